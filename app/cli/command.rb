@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+require "etc"
+require "json"
+require "optparse"
+
+module Cli
+  # The command line: `ethoscope analyze FILE [--json]` and `ethoscope analyze DIR --out DIR`.
+  class Command
+    DONE = 0
+    USAGE = 2
+    UNUSABLE = 3
+    BANNER = <<~TEXT
+      ethoscope analyze FILE [--json]        what the engine hears in one recording
+      ethoscope analyze DIR --out DIR        every audio file of a folder, one NAME.json each
+    TEXT
+
+    # @param out [IO] results
+    # @param err [IO] progress and errors
+    def initialize(out:, err:)
+      @out = out
+      @err = err
+    end
+
+    # @param arguments [Array<String>]
+    # @return [Integer] exit code: 0 done, 2 bad usage, 3 a file can't be analysed
+    def run(arguments)
+      options = {}
+      parser = parser_for(options)
+      verb, path, *rest = parser.parse(arguments)
+      return show(parser.help, DONE) if options[:help]
+      return usage("Say what to analyse.") unless verb == "analyze" && path && rest.empty?
+
+      dispatch(path, options)
+    rescue OptionParser::ParseError => e
+      usage("#{e.message}.")
+    end
+
+    private
+
+    def parser_for(options)
+      OptionParser.new(BANNER) do |parser|
+        parser.on("--json", "print the analysis as JSON") { options[:json] = true }
+        parser.on("--out DIR", "where the JSON files of a folder go") { |dir| options[:out] = dir }
+        parser.on("--jobs N", Integer, "worker processes (default: one a core)") { |count| options[:jobs] = count }
+        parser.on("--help") { options[:help] = true }
+      end
+    end
+
+    def dispatch(path, options)
+      return usage("There is no such file or folder: #{path}") unless File.exist?(path)
+      return single(path, options) unless File.directory?(path)
+      return usage("A folder needs --out DIR.") unless options[:out]
+
+      Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err).run ? DONE : UNUSABLE
+    rescue SystemCallError => e
+      usage("#{e.message}.")
+    end
+
+    def single(path, options)
+      progress = Progress.new(@err)
+      analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode) { |stage, share| progress.at(stage, share) }
+      progress.done
+      @out.puts(options[:json] ? JSON.pretty_generate(analysis.to_h) : Summary.new(File.basename(path), analysis).to_s)
+      DONE
+    rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
+      progress&.done
+      @err.puts("#{File.basename(path)}: #{e.message}")
+      UNUSABLE
+    end
+
+    def usage(sentence)
+      @err.puts(sentence, BANNER)
+      USAGE
+    end
+
+    def show(text, code)
+      @out.puts(text)
+      code
+    end
+  end
+end

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "json"
+
+module Cli
+  # Analyses the audio files of one folder with several worker processes, which take the next file when they are free.
+  class Folder
+    EXTENSIONS = %w[.wav .flac .mp3 .ogg .opus .oga .m4a .aac .mp4 .aif .aiff].freeze
+
+    # @param source [String] a folder; files in folders below it are passed over
+    # @param target [String] where NAME.json files go; made when missing
+    # @param jobs [Integer] worker processes
+    # @param err [IO] one line a file
+    def initialize(source, target, jobs:, err:)
+      @files = Dir.children(source).sort.map { |name| File.join(source, name) }
+                  .select { |path| File.file?(path) && EXTENSIONS.include?(File.extname(path).downcase) }
+      @target = target
+      @jobs = jobs.clamp(1, [@files.size, 1].max)
+      @err = err
+    end
+
+    # @return [Boolean] true when every file was analysed
+    def run
+      FileUtils.mkdir_p(@target)
+      queue_read, queue_write = IO.pipe
+      # File numbers are single lines under the pipe's atomic size, so each worker reads whole ones.
+      queue_write.write(@files.each_index.map { |i| format("%08d\n", i) }.join)
+      queue_write.close
+      workers = Array.new(@jobs) { fork { work(queue_read) } }
+      workers.map { |pid| Process.wait2(pid).last.success? }.all?
+    end
+
+    private
+
+    def work(queue)
+      failed = false
+      while (line = queue.sysread(9))
+        failed = true unless analyse(@files[line.to_i])
+      end
+    rescue EOFError
+      exit!(failed ? 1 : 0)
+    end
+
+    def analyse(path)
+      started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode)
+      write(File.join(@target, "#{File.basename(path, ".*")}.json"), JSON.generate(analysis.to_h))
+      say(path, format("%.1f s", Process.clock_gettime(Process::CLOCK_MONOTONIC) - started))
+      true
+    rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
+      say(path, e.message)
+      false
+    end
+
+    # Written beside and renamed, so that nobody reads half a file.
+    def write(path, text)
+      partial = "#{path}.#{Process.pid}.part"
+      File.write(partial, text)
+      File.rename(partial, path)
+    end
+
+    def say(path, text) = @err.syswrite("#{File.basename(path)}: #{text}\n")
+  end
+end

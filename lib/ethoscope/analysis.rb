@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  # What one run of the engine says of one recording: plain frozen data in the schema that command line, interface, store
+  # and front end share (docs/schema.md).
+  class Analysis
+    # Changes when results may change, so that stored analyses say what made them.
+    ENGINE_VERSION = "0.1.0"
+
+    # @param recording [Audio::Recording]
+    # @yieldparam stage [Symbol] one of Pipeline::STAGES
+    # @yieldparam share [Float] how much of the work is done, 0 to 1
+    # @return [Analysis]
+    # @raise [Errors::UnusableAudio] when the recording is silent
+    def self.of(recording, &progress) = Pipeline.new(recording, &progress).analysis
+
+    # @param data [Hash] as {#to_h} gives it, keys strings or symbols
+    # @return [Analysis]
+    def self.from_h(data) = new(Plain.symbolized(data))
+
+    # @param data [Hash] symbol keys, in the schema
+    def initialize(data)
+      @data = Plain.frozen(data)
+      freeze
+    end
+
+    # @return [Hash] the whole schema, frozen
+    def to_h = @data
+
+    # @param name [Symbol] a part of the schema, such as :tempo
+    # @return [Object]
+    # @raise [KeyError] when the schema has no such part
+    def fetch(name) = @data.fetch(name)
+
+    # @return [Integer] number of bars
+    def bars = @data.fetch(:bars).size
+
+    # @return [Harmony::Key, nil] nil when no chord sounds
+    def key
+      found = @data.fetch(:key)
+      found && Harmony::Key.named(found[:tonic], found[:mode])
+    end
+
+    def ==(other) = other.is_a?(Analysis) && to_h == other.to_h
+  end
+end

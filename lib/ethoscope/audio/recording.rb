@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Audio
+    # Sound in memory: one or two channels of samples at one rate.
+    #
+    #   Recording.new(channels: Numo::SFloat[[0, 0.5, 0]], rate: 44_100).duration
+    class Recording
+      # @return [Numo::SFloat] shape [channels, samples], full scale is 1.0
+      attr_reader :channels
+      # @return [Integer] samples per second
+      attr_reader :rate
+
+      # @param channels [Numo::SFloat] shape [1 or 2, samples]
+      # @param rate [Integer] samples per second, 8000 or more
+      # @raise [ArgumentError] when the shape or the rate is out of range
+      def initialize(channels:, rate:)
+        raise ArgumentError, "channels must have shape [1 or 2, samples]" unless channels.ndim == 2 && (1..2).cover?(channels.shape[0])
+        raise ArgumentError, "rate must be 8000 or more" unless rate >= 8000
+
+        @channels = channels
+        @rate = rate
+        freeze
+      end
+
+      # @return [Float] length in seconds
+      def duration = channels.shape[1].to_f / rate
+
+      # @return [Boolean] true when there are two channels
+      def stereo? = channels.shape[0] == 2
+
+      # @return [Numo::SFloat] shape [samples], the mean of the channels
+      def mono
+        return channels[0, true].dup unless stereo?
+
+        (channels[0, true] + channels[1, true]) * 0.5
+      end
+
+      # @return [Numo::SFloat] shape [samples], half the difference of the channels; zeros for one channel
+      def side
+        return Numo::SFloat.zeros(channels.shape[1]) unless stereo?
+
+        (channels[0, true] - channels[1, true]) * 0.5
+      end
+
+      # @return [Float] the largest absolute sample
+      def peak
+        channels.size.zero? ? 0.0 : [channels.max, -channels.min].max
+      end
+    end
+  end
+end

@@ -1,0 +1,12 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  # What can go wrong in the core, told in sentences that a producer can act on.
+  module Errors
+    # The file can't be read as sound: wrong format, damaged, empty, or decoding took too long.
+    class UnreadableAudio < StandardError; end
+
+    # The sound was read but can't be analysed: too short, too long, or silent.
+    class UnusableAudio < StandardError; end
+  end
+end

@@ -1,0 +1,140 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Form
+    # Gives sections letters for what repeats, and first labels with the reason for each
+    # (repetition after Paulus & Klapuri, "Music structure analysis using a probabilistic fitness measure", TASLP 2009).
+    class Labeler
+      # Chord sequences this alike are the same.
+      SAME_HARMONY = 0.62
+      # Timbre may differ this much within one label, in units of its spread over the song.
+      SAME_TIMBRE = 0.85
+      QUIET = 0.35
+
+      # @param features [BarFeatures]
+      # @param ranges [Array<Range<Integer>>] bars from 0
+      # @param energy [Array<Float>] loudness of each bar in LUFS
+      # @param grid [Rhythm::BeatGrid]
+      def initialize(features, ranges, energy, grid)
+        @features = features
+        @ranges = ranges
+        @energy = energy
+        @edges = grid.bar_edges
+      end
+
+      # @return [Array<Section>]
+      def sections
+        groups = group
+        letters = letters_for(groups)
+        names = names_for(groups)
+        @ranges.each_with_index.map do |range, i|
+          label, reason = names.fetch(groups[i])
+          Section.new(label:, letter: letters[i], first_bar: range.begin + 1, bars: range.size,
+                      start: @edges[range.begin], end: @edges[range.end], confidence: confidence(i, groups), reason:)
+        end
+      end
+
+      private
+
+      # Group number of each section; a section joins the most similar earlier one that is similar enough.
+      def group
+        @ranges.each_index.each_with_object([]) do |i, groups|
+          match = (0...i).select { |j| harmony(i, j) > SAME_HARMONY && timbre(i, j) < SAME_TIMBRE }.max_by { |j| harmony(i, j) - timbre(i, j) }
+          groups << (match ? groups[match] : (groups.max || -1) + 1)
+        end
+      end
+
+      def harmony(i, j)
+        a, b = @ranges.values_at(i, j)
+        bars = [a.size, b.size].min
+        rows = @features.harmony
+        (0...bars).sum { |bar| (rows[a.begin + bar, true] * rows[b.begin + bar, true]).sum } / bars
+      end
+
+      def timbre(i, j)
+        rows = @features.timbre
+        spread = Math.sqrt([((rows - rows.mean(axis: 0, keepdims: true))**2).sum(axis: 1).mean, 1e-9].max)
+        means = @ranges.values_at(i, j).map { |range| rows[range, true].mean(axis: 0) }
+        Math.sqrt(((means[0] - means[1])**2).sum) / spread
+      end
+
+      # The same chords in another dress keep the letter and get a prime.
+      def letters_for(groups)
+        letters = {}
+        primes = Hash.new(0)
+        groups.each_with_index.map do |number, i|
+          letters[number] ||= begin
+            kin = (0...i).find { |j| harmony(i, j) > SAME_HARMONY }
+            base = kin ? letters[groups[kin]].delete("'") : ("A".ord + letters.values.map { |l| l.delete("'") }.uniq.size).chr
+            kin ? base + ("'" * (primes[base] += 1)) : base
+          end
+        end
+      end
+
+      def names_for(groups)
+        names = {}
+        name_edges(groups, names)
+        inner = groups.uniq - names.keys
+        repeated, single = inner.partition { |number| groups.count(number) > 1 }
+        by_energy = repeated.sort_by { |number| -mean_energy(number, groups) }
+        by_energy.each_with_index do |number, i|
+          names[number] = name_repeated(i, number, by_energy, groups)
+        end
+        single.each { |number| names[number] = name_single(number, groups, names) }
+        distinct(names)
+      end
+
+      def name_edges(groups, names)
+        first, last = groups.values_at(0, -1)
+        names[first] = ["intro", "opens the song, heard once"] if groups.count(first) == 1 && groups.size > 2
+        return unless groups.count(last) == 1 && groups.size > 2 && last != first
+
+        names[last] = ["outro", "closes the song, heard once"] if quiet?(last, groups) || @ranges.last.size <= 8
+      end
+
+      def name_repeated(place, number, by_energy, groups)
+        return ["chorus", "the loudest part that comes back"] if place.zero? && by_energy.size > 1
+        return ["verse", "comes back, under the loudest part"] if place <= 1
+        return ["pre-chorus", "comes back, short"] if @ranges[groups.index(number)].size <= 4
+
+        ["post-chorus", "comes back, between the others in loudness"]
+      end
+
+      def name_single(number, groups, names)
+        return ["breakdown", "heard once, quiet, inside the song"] if quiet?(number, groups)
+        return ["verse", "the longest part"] if names.values.none? { |name, _| name == "verse" } && longest?(number, groups)
+
+        ["bridge", "heard once, inside the song"]
+      end
+
+      def longest?(number, groups)
+        @ranges[groups.index(number)].size == @ranges.map(&:size).max
+      end
+
+      # A label stands for one chart: a second group of the same kind gets a figure.
+      def distinct(names)
+        seen = Hash.new(0)
+        names.transform_values do |label, reason|
+          count = (seen[label] += 1)
+          [count > 1 ? "#{label} #{count}" : label, reason]
+        end
+      end
+
+      def mean_energy(number, groups)
+        bars = groups.each_index.select { |i| groups[i] == number }.flat_map { |i| @ranges[i].to_a }
+        bars.sum { |bar| @energy[bar] } / bars.size
+      end
+
+      def quiet?(number, groups)
+        low, high = @energy.minmax
+        mean_energy(number, groups) < high - ((high - low).clamp(6, 24) * QUIET)
+      end
+
+      def confidence(index, groups)
+        twins = groups.each_index.select { |j| j != index && groups[j] == groups[index] }
+        best = twins.map { |j| harmony(index, j) }.max
+        (best ? 0.4 + (0.5 * best) : 0.5).clamp(0.0, 0.95).round(2)
+      end
+    end
+  end
+end

@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Form
+    # A run of bars with a label and a letter for what repeats. Bars count from 1; times are seconds.
+    Section = Value.of(:label, :letter, :first_bar, :bars, :start, :end, :confidence, :reason) do
+      # @return [Integer] the last bar that belongs to it
+      def last_bar = first_bar + bars - 1
+    end
+  end
+end

@@ -1,0 +1,119 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Rhythm
+    # A tempo that the recording could also be counted in, with its odds and how it relates to the first choice.
+    TempoCandidate = Value.of(:bpm, :odds, :relation)
+    # A meter with its odds.
+    MeterCandidate = Value.of(:name, :odds)
+    # All that the rhythm stage says.
+    Result = Value.of(:bpm, :constant, :confidence, :candidates, :meters, :grid, :grid_confidence, :swing)
+
+    # Tempo, meter, beats and bars of a recording.
+    class Analysis
+      RELATIONS = { 0.5 => "half", 2.0 => "double", 3.0 => "triple", 1.0 / 3 => "a third", 1.5 => "three to two", 2.0 / 3 => "two to three",
+                    1.0 => "chosen" }.freeze
+      # Odds below this are not worth showing.
+      WORTH_NAMING = 0.005
+
+      # @param onset [Signal::OnsetStrength]
+      # @param change [Numo::DFloat] harmonic change over the recording
+      # @param bass [Numo::DFloat] change in the bass register
+      # @param sounding [Range<Float>] seconds from the first to the last sound
+      def initialize(onset, change, bass, sounding)
+        @onset = onset
+        @change = change
+        @bass = bass
+        @sounding = sounding
+      end
+
+      # @return [Result, nil] nil when nothing repeats, or when the recording is shorter than three bars of anything
+      def result
+        pulse = Pulse.new(@onset)
+        return nil unless pulse.period
+
+        @warp = TimeWarp.new(@onset, pulse.period)
+        evidence = Evidence.new(@onset, @change, @bass, @warp, pulse.period)
+        weighed = BarModel.shipped.weigh(BarFeatures.new(evidence, pulse).hypotheses)
+        return nil if weighed.empty?
+
+        build(weighed, evidence)
+      end
+
+      private
+
+      def build(weighed, evidence)
+        best = weighed.first.hypothesis
+        grid = grid_for(best)
+        return nil unless grid
+
+        candidates = tempo_candidates(weighed, tempo(grid, best))
+        Result.new(bpm: candidates.first.bpm, constant: @warp.constant, confidence: candidates.first.odds, candidates:,
+                   meters: meter_candidates(weighed), grid:, grid_confidence: weighed.first.odds.round(3),
+                   swing: Swing.measure(evidence, best))
+      end
+
+      # For a constant tempo the mean over all beats; else the median of the bars.
+      def tempo(grid, best)
+        return 60.0 * (grid.edges.size - 1) / (grid.edges.last - grid.edges.first) if @warp.constant
+
+        tempos = grid.bar_tempos.sort
+        tempos.empty? ? best.bpm : tempos[tempos.size / 2]
+      end
+
+      def tempo_candidates(weighed, bpm)
+        best = weighed.first.hypothesis
+        groups = weighed.group_by { |item| (item.hypothesis.period / best.period).round(2) }
+        candidates = groups.map do |_, items|
+          ratio = best.period / items.first.hypothesis.period
+          relation = RELATIONS.min_by { |value, _| (value - ratio).abs }.last
+          TempoCandidate.new(bpm: (bpm * ratio).round(2), odds: items.sum(&:odds).round(3), relation:)
+        end
+        first, rest = candidates.partition { |candidate| candidate.relation == "chosen" }
+        first + rest.select { |candidate| candidate.odds >= WORTH_NAMING }.sort_by { |candidate| -candidate.odds }
+      end
+
+      def meter_candidates(weighed)
+        period = weighed.first.hypothesis.period
+        same = weighed.select { |item| (item.hypothesis.period - period).abs < 1e-6 }
+        total = same.sum(&:odds)
+        ranked = same.group_by { |item| item.hypothesis.meter.name }.map do |name, items|
+          MeterCandidate.new(name:, odds: (items.sum(&:odds) / total).round(3))
+        end
+        ranked.sort_by { |candidate| -candidate.odds }.select.with_index { |candidate, i| i.zero? || candidate.odds >= WORTH_NAMING }
+      end
+
+      # Beats from the first sound (a shorter run before the first whole bar is the pickup) to the end of the bar in which
+      # the last sound starts.
+      def grid_for(best)
+        bar = best.period * best.meter.beats
+        first_bar = ((musical(@sounding.begin) - best.first_downbeat + (0.12 * best.period)) / bar).floor
+        last_bar = ((musical(@sounding.end) - best.first_downbeat - (0.12 * best.period)) / bar).ceil
+        start = best.first_downbeat + (first_bar * bar)
+        count = (last_bar - first_bar) * best.meter.beats
+        times = @warp.to_seconds((Numo::DFloat.new([count, 0].max + 1).seq * best.period) + start).to_a
+        trim(times, best.meter)
+      end
+
+      # A first bar that starts well before the sound loses the beats that nobody plays.
+      def trim(times, meter)
+        period = times.size > 1 ? times[1] - times[0] : 0
+        silent = times.count { |time| time < [@sounding.begin - (0.3 * period), -0.05].max }
+        edges = times.drop(silent).map { |time| [time, 0.0].max.round(5) }.uniq
+        pickup = (meter.beats - (silent % meter.beats)) % meter.beats
+        edges.size - 1 - pickup >= meter.beats ? BeatGrid.new(edges:, pickup:, meter:) : nil
+      end
+
+      # Musical time of a moment in the recording, by bisection over the monotonic clock.
+      def musical(seconds)
+        low = -5.0
+        high = @onset.duration + 5.0
+        40.times do
+          middle = (low + high) / 2
+          @warp.to_seconds(Numo::DFloat[middle])[0] < seconds ? low = middle : high = middle
+        end
+        low
+      end
+    end
+  end
+end

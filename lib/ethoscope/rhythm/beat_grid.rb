@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Rhythm
+    # Beats and bars of a recording, in seconds. Bars count from 1; beats before the first downbeat are bar 0, the pickup.
+    class BeatGrid
+      # @return [Array<Float>] edges of the beats: one more than there are beats
+      attr_reader :edges
+      # @return [Integer] beats before the first downbeat
+      attr_reader :pickup
+      # @return [Meter]
+      attr_reader :meter
+
+      # @param edges [Array<Float>] ascending seconds, the last one ends the last beat
+      # @param pickup [Integer] how many beats stand before the first downbeat
+      # @param meter [Meter]
+      # @raise [ArgumentError] when the edges do not ascend or hold no whole bar
+      def initialize(edges:, pickup:, meter:)
+        raise ArgumentError, "edges must ascend" unless edges.each_cons(2).all? { |a, b| a < b }
+        raise ArgumentError, "at least one whole bar is needed" if edges.size - 1 - pickup < meter.beats
+
+        @edges = edges.freeze
+        @pickup = pickup
+        @meter = meter
+        freeze
+      end
+
+      NOMINAL_BEAT = 0.5
+
+      # @param duration [Float] seconds
+      # @return [BeatGrid] bars of two seconds, for a recording in which no pulse was found
+      def self.nominal(duration)
+        beats = [(duration / NOMINAL_BEAT).floor / 4 * 4, 4].max
+        new(edges: (0..beats).map { |beat| beat * NOMINAL_BEAT }, pickup: 0, meter: Meter.named("4/4"))
+      end
+
+      # @return [Array<Float>] seconds of every beat
+      def beats = edges[0...-1]
+
+      # @return [Array<Float>] seconds of every downbeat
+      def downbeats = (pickup...beats.size).step(meter.beats).map { |beat| edges[beat] }
+
+      # @return [Integer] number of whole bars
+      def bars = (edges.size - 1 - pickup) / meter.beats
+
+      # @return [Array<Float>] where bars start, and where the last one ends
+      def bar_edges = (0..bars).map { |bar| edges[pickup + (bar * meter.beats)] }
+
+      # @return [Array<Float>] edges of half beats
+      def half_beat_edges
+        edges.each_cons(2).flat_map { |from, to| [from, (from + to) / 2] } + [edges.last]
+      end
+
+      # @return [Array<Symbol>] for each half beat: :bar, :half (the middle of a four-beat bar), :beat or :off_beat
+      def half_beat_positions
+        beats.each_index.flat_map do |beat|
+          place = (beat - pickup) % meter.beats
+          name = if place.zero? then :bar
+                 else meter.beats == 4 && place == 2 ? :half : :beat
+                 end
+          [name, :off_beat]
+        end
+      end
+
+      # @param half_beat [Integer]
+      # @return [Array(Integer, Float)] bar (from 1, 0 in the pickup) and beat (from 1)
+      def place(half_beat)
+        beats_in = (half_beat / 2.0) - pickup
+        bar = (beats_in / meter.beats).floor
+        [bar + 1, (beats_in - (bar * meter.beats)) + 1]
+      end
+
+      # @param seconds [Float]
+      # @return [Integer] the bar that sounds then, 0 before the first and the last one after the end
+      def bar_at(seconds)
+        (bar_edges.index { |edge| edge > seconds + 1e-6 } || bars).clamp(0, bars)
+      end
+
+      # @return [Array<Float>] beats per minute in each bar
+      def bar_tempos
+        bar_edges.each_cons(2).map { |from, to| (60.0 * meter.beats / (to - from)).round(2) }
+      end
+    end
+  end
+end

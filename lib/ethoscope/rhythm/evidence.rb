@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Rhythm
+    # The curves that vote on beat and bar, all on the musical time axis and scaled to a mean of one.
+    class Evidence
+      # Onsets count for a position when they lie this many frames around it.
+      REACH = 2
+
+      # @return [Hash{Symbol => Numo::DFloat}] total, low, middle, high (onsets), change and bass (turns of harmony)
+      attr_reader :curves
+      # @return [Float] frames per second of the curves
+      attr_reader :rate
+      # @return [Float] seconds from the start to the strongest alignment of the pulse
+      attr_reader :phase
+      # @return [Float] musical seconds of the main pulse
+      attr_reader :period
+      # @return [Float] onsets per second
+      attr_reader :density
+
+      # @param onset [Signal::OnsetStrength]
+      # @param change [Numo::DFloat] harmonic change, any frame count over the same time
+      # @param bass [Numo::DFloat] change in the bass register, likewise
+      # @param warp [TimeWarp]
+      # @param period [Float] main pulse in musical seconds
+      def initialize(onset, change, bass, warp, period)
+        @rate = onset.rate
+        @period = period
+        raw = warp.warp(onset.total)
+        @phase = find_phase(raw)
+        @density = count_onsets(raw) / (raw.size / @rate)
+        @curves = {
+          total: raw, low: warp.warp(onset.low), middle: warp.warp(onset.middle), high: warp.warp(onset.high)
+        }.transform_values { |curve| unit(Signal::Series.running_max(curve, REACH)) }
+        stretch = { change:, bass: }.transform_values { |curve| unit(warp.warp(resample(curve, raw.size))) }
+        @curves.merge!(stretch).freeze
+        freeze
+      end
+
+      # @return [Float] length in musical seconds
+      def duration = curves[:total].size / rate
+
+      # @param name [Symbol] a curve
+      # @param start [Float] musical seconds of the first position
+      # @param step [Float] musical seconds between positions
+      # @param count [Integer] number of positions
+      # @return [Numo::DFloat] shape [count]
+      def at(name, start, step, count)
+        Signal::Series.sample(curves[name], ((Numo::DFloat.new(count).seq * step) + start) * rate)
+      end
+
+      private
+
+      def unit(curve)
+        mean = curve.mean
+        mean.positive? ? curve / mean : curve
+      end
+
+      def resample(curve, size)
+        at = Numo::DFloat.new(size).seq * ((curve.size - 1.0) / [size - 1, 1].max)
+        Signal::Series.sample(curve, at)
+      end
+
+      # Phase of the pulse by the Fourier sum at its own rate and its double (Grosche & Müller, 2011), then by a comb.
+      def find_phase(curve)
+        candidates = Array.new(48) { |i| period * i / 48.0 }
+        count = ((curve.size / rate) / period).floor - 1
+        return 0.0 if count < 1
+
+        strength = candidates.map do |offset|
+          Signal::Series.sample(curve, ((Numo::DFloat.new(count).seq * period) + offset) * rate).mean
+        end
+        smooth = strength.each_index.map { |i| strength[i - 1] + (2 * strength[i]) + strength[(i + 1) % 48] }
+        candidates[smooth.each_with_index.max[1]]
+      end
+
+      def count_onsets(curve)
+        level = curve.mean + (0.5 * curve.stddev)
+        peaks = (curve[1...-1] > curve[0...-2]) & (curve[1...-1] >= curve[2..]) & (curve[1...-1] > level)
+        peaks.count_true.to_f
+      end
+    end
+  end
+end

@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Rhythm
+    # A clock that runs with the music: on its time axis the tempo is constant. For a programmed song it is the identity.
+    #
+    # First a coarse curve of the local period (Viterbi path through a windowed comb; Peeters, "Time variable tempo
+    # detection", EURASIP 2007), then what is left of the phase by complex demodulation (Grosche & Müller, "Extracting
+    # predominant local pulse information", IEEE TASLP 2011).
+    class TimeWarp
+      WINDOW_SECONDS = 8.0
+      HOP_SECONDS = 1.0
+      # The local period may lie this far from the main one, in steps of half a per cent.
+      REACH = 40
+      STEP = 0.005
+      # Cost of one step of change between windows: smaller follows faster and wanders more.
+      CHANGE_COST = 0.012
+      # A curve that stays within this ratio is left to the demodulation.
+      FLAT = 0.02
+      # Phase that wanders less than this many seconds is human timing on a constant tempo.
+      CONSTANT_SECONDS = 0.018
+      ITERATIONS = 12
+
+      # @return [Boolean] true when one tempo fits the whole recording
+      attr_reader :constant
+
+      # @param onset [Signal::OnsetStrength]
+      # @param period [Float] seconds, the main pulse
+      def initialize(onset, period)
+        @rate = onset.rate
+        @size = onset.total.size
+        @period = period
+        axis = coarse_axis(onset.total)
+        flat = flat?(axis)
+        axis = identity if flat
+        late = phase_deviation(Signal::Series.sample(onset.total, invert(axis) * @rate))
+        trend, residual = linear_trend(late)
+        @constant = flat && Math.sqrt((residual**2).mean) < CONSTANT_SECONDS
+        @inverse = invert(corrected(axis, @constant ? trend : late))
+        freeze
+      end
+
+      # @param curve [Numo::NArray] shape [frames], on the recording's own time axis
+      # @return [Numo::DFloat] shape [frames], the same curve read at equal steps of musical time
+      def warp(curve) = Signal::Series.sample(curve, @inverse * @rate)
+
+      # @param musical [Numo::DFloat] musical times in seconds
+      # @return [Numo::DFloat] times in the recording
+      def to_seconds(musical)
+        at = musical * @rate
+        inside = Signal::Series.sample(@inverse, at)
+        # Beyond the last frame time goes on at the pace of the end.
+        inside + ((at - (@size - 1)).clip(0, nil) / @rate) + (at.clip(nil, 0) / @rate)
+      end
+
+      private
+
+      def identity = Numo::DFloat.new(@size).seq / @rate
+
+      # Recording time for each step of musical time, by fixed-point iteration: the clock's pace stays near one.
+      def invert(axis)
+        musical = identity
+        time = musical.dup
+        ITERATIONS.times { time += musical - Signal::Series.sample(axis, time * @rate) }
+        time
+      end
+
+      def flat?(axis)
+        pace = (axis[1..] - axis[0...-1]) * @rate
+        (pace.max - pace.min) < FLAT
+      end
+
+      def coarse_axis(onset)
+        size = (WINDOW_SECONDS * @rate).round
+        return identity if @size < size * 2
+
+        hop = (HOP_SECONDS * @rate).round
+        starts = (0..(@size - size)).step(hop).to_a
+        scores = starts.map { |start| window_scores(onset[start...(start + size)]) }
+        path = best_path(Numo::DFloat.vstack(scores))
+        centres = Numo::DFloat.cast(starts) + (size / 2)
+        pace = 1.0 / (1 + ((Numo::DFloat.cast(path) - REACH) * STEP))
+        at = (Numo::DFloat.new(@size).seq - centres[0]) / hop
+        local = Signal::Series.running_mean(Signal::Series.sample(pace, at), (2 * @rate).round)
+        axis = Numo::DFloat.zeros(@size)
+        axis[1..] = (local[0...-1].cumsum / @rate)
+        axis
+      end
+
+      def window_scores(window)
+        lags = (@period * 4.9 * @rate).ceil + 2
+        energy = Math.sqrt((window**2).mean)
+        correlation = Signal::Series.autocorrelation(window - window.mean, lags)
+        periods = ((Numo::DFloat.new((2 * REACH) + 1).seq - REACH) * STEP) + 1
+        score = [1, 2, 3, 4].sum { |tooth| Signal::Series.sample(correlation, periods * (@period * tooth * @rate)) }
+        score * energy
+      end
+
+      def best_path(scores)
+        scores /= [scores.abs.mean * 10, 1e-12].max
+        rows, states = scores.shape
+        index = Numo::DFloat.new(states).seq
+        cost = (index.reshape(states, 1) - index.reshape(1, states)).abs * CHANGE_COST
+        total = scores[0, true].dup
+        back = []
+        (1...rows).each do |row|
+          options = total.reshape(1, states) - cost
+          choice = options.max_index(axis: 1) % states
+          back << choice
+          total = options.max(axis: 1) + scores[row, true]
+        end
+        path = [total.max_index]
+        back.reverse_each { |choice| path.unshift(choice[path.first]) }
+        path
+      end
+
+      # Seconds by which the pulse runs late at each frame of the warped axis.
+      def phase_deviation(onset)
+        frequency, = [1, 2, 4].map { |h| [h / @period, harmonic_strength(onset, h / @period)] }.max_by { |f, s| s / Math.sqrt(f) }
+        hop = (0.5 * @rate).round
+        smooth = demodulate(onset, frequency, hop)
+        phases = unwrap(smooth.map(&:arg))
+        late = Numo::DFloat.cast(phases) * (-1.0 / (2 * Math::PI * frequency))
+        Signal::Series.sample(late, Numo::DFloat.new(@size).seq / hop)
+      end
+
+      def harmonic_strength(onset, frequency)
+        demodulate(onset, frequency, @rate.round).sum(&:abs)
+      end
+
+      def demodulate(onset, frequency, hop)
+        time = Numo::DFloat.new(onset.size).seq / @rate
+        angle = time * (2 * Math::PI * frequency)
+        width = (WINDOW_SECONDS * 0.75 * @rate).round
+        real = 2.times.inject(onset * Numo::NMath.cos(angle)) { |curve, _| Signal::Series.running_mean(curve, width / 2) }
+        imaginary = 2.times.inject(onset * Numo::NMath.sin(angle) * -1) { |curve, _| Signal::Series.running_mean(curve, width / 2) }
+        index = (0...onset.size).step(hop).to_a
+        real[index].to_a.zip(imaginary[index].to_a).map { |re, im| Complex(re, im) }
+      end
+
+      def unwrap(phases)
+        turn = 2 * Math::PI
+        phases.each_with_object([]) do |phase, out|
+          out << (out.empty? ? phase : phase - (turn * ((phase - out.last) / turn).round))
+        end
+      end
+
+      def linear_trend(curve)
+        x = Numo::DFloat.new(curve.size).seq
+        x -= x.mean
+        slope = (x * curve).sum / [(x**2).sum, 1e-12].max
+        trend = (x * slope) + curve.mean
+        [trend, curve - trend]
+      end
+
+      # Moves the clock so that the pulse is no longer late anywhere, keeping its first moment.
+      def corrected(axis, late) = axis - Signal::Series.sample(late - late[0], axis * @rate)
+    end
+  end
+end

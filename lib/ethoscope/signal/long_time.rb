@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Signal
+    # The long transform that every pitch measurement shares: magnitudes up to 5.5 kHz, 2.7 Hz apart, 10.8 times a second.
+    class LongTime
+      WINDOW = 8192
+      HOP = 2048
+      BINS = 2048
+
+      # @return [Numo::SFloat] shape [frames, BINS], magnitudes
+      attr_reader :magnitudes
+      # @return [Float] frames per second
+      attr_reader :rate
+      # @return [Float] Hz between two bins
+      attr_reader :bin_width
+
+      # @param samples [Numo::SFloat] mono, shape [n]
+      # @param sample_rate [Numeric] in Hz
+      def initialize(samples, sample_rate)
+        @rate = sample_rate.to_f / HOP
+        @bin_width = sample_rate.to_f / WINDOW
+        window = Frames.hann(WINDOW) * (2.0 / WINDOW)
+        blocks = Frames.each_block(samples, WINDOW, HOP).map do |frames|
+          Numo::NMath.sqrt(Frames.power(frames * window)[true, 0...BINS].dup)
+        end
+        @magnitudes = Numo::SFloat.vstack(blocks)
+        freeze
+      end
+
+      # @return [Integer] number of frames
+      def size = magnitudes.shape[0]
+
+      # @param times [Array<Float>] ascending, in seconds
+      # @return [Numo::SFloat] shape [times - 1, BINS], mean magnitudes between neighbouring times
+      def means_between(times)
+        sums = Numo::DFloat.zeros(size + 1, BINS)
+        sums[1.., true] = Numo::DFloat.cast(magnitudes).cumsum(0)
+        rows = times.each_cons(2).map do |from, to|
+          first = ((from * rate) + 0.25).ceil.clamp(0, size - 1)
+          last = ((to * rate) - 0.25).floor.clamp(first, size - 1)
+          (sums[last + 1, true] - sums[first, true]) / (last + 1 - first)
+        end
+        Numo::SFloat.vstack(rows)
+      end
+    end
+  end
+end

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Signal
+    # The short transform that every rhythm and layer measurement shares: energy in log-spaced bands, 86 times a second.
+    #
+    # Ten bands an octave after Böck & Widmer, "Maximum filter vibrato suppression for onset detection" (DAFx 2013).
+    class ShortTime
+      WINDOW = 1024
+      HOP = 256
+      BANDS_PER_OCTAVE = 10
+      LOWEST = 32.0
+
+      # @return [Numo::SFloat] shape [frames, bands], mean magnitude in each band
+      attr_reader :bands
+      # @return [Array<Float>] centre of each band in Hz
+      attr_reader :centres
+      # @return [Float] frames per second
+      attr_reader :rate
+
+      # @param samples [Numo::SFloat] mono, shape [n]
+      # @param sample_rate [Numeric] in Hz
+      def initialize(samples, sample_rate)
+        @rate = sample_rate.to_f / HOP
+        edges = band_edges(sample_rate.to_f / WINDOW)
+        @centres = edges.map { |from, to| (from + to - 1) / 2.0 * sample_rate / WINDOW }.freeze
+        @bands = measure(samples, edges)
+        freeze
+      end
+
+      # @return [Integer] number of frames
+      def size = bands.shape[0]
+
+      # @param range [Range<Float>] Hz
+      # @return [Array<Integer>] the bands whose centre lies in the range
+      def bands_in(range) = centres.each_index.select { |i| range.cover?(centres[i]) }
+
+      # @param range [Range<Float>] Hz
+      # @return [Numo::SFloat] shape [frames], summed magnitude of those bands
+      def level(range) = bands[true, bands_in(range)].sum(axis: 1)
+
+      private
+
+      # Neighbouring bands under 300 Hz would share bins; they are merged until each has one of its own.
+      def band_edges(bin_width)
+        top = (WINDOW / 2) + 1
+        edges = []
+        from = (LOWEST / bin_width).round.clamp(1, top)
+        frequency = LOWEST
+        while from < top
+          frequency *= 2**(1.0 / BANDS_PER_OCTAVE)
+          to = [(frequency / bin_width).round, top].min
+          next if to <= from
+
+          edges << [from, to]
+          from = to
+        end
+        edges
+      end
+
+      def measure(samples, edges)
+        window = Frames.hann(WINDOW)
+        bank = Numo::SFloat.zeros((WINDOW / 2) + 1, edges.size)
+        edges.each_with_index { |(from, to), i| bank[from...to, i] = 1.0 / (to - from) }
+        blocks = Frames.each_block(samples, WINDOW, HOP).map do |frames|
+          Numo::NMath.sqrt(Numo::Linalg.dot(Frames.power(frames * window), bank))
+        end
+        Numo::SFloat.vstack(blocks)
+      end
+    end
+  end
+end
