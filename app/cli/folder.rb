@@ -51,6 +51,10 @@ module Cli
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
       say(path, e.message)
       false
+    rescue StandardError => e
+      # One song that the engine trips over must not stop the others.
+      say(path, "The analysis failed (#{e.class}: #{e.message}).")
+      false
     end
 
     # Written beside and renamed, so that nobody reads half a file.

@@ -32,26 +32,21 @@ module Ethoscope
         log = Numo::NMath.log10((short_time.bands**2) + 1e-10)
         per_group = (log.shape[1] / TIMBRE_GROUPS.to_f).ceil
         groups = (0...log.shape[1]).each_slice(per_group).map { |bands| log[true, bands.first..bands.last].mean(axis: 1) }
-        rows = per_bar(short_time.rate) { |frames| groups.map { |group| group[frames].mean } }
+        rows = per_bar(short_time.rate, short_time.size) { |frames| groups.map { |group| group[frames].mean } }
         Numo::DFloat.cast(rows)
       end
 
       def onsets(onset)
         curves = [onset.low, onset.middle, onset.high]
         scales = curves.map { |curve| [curve.mean, 1e-6].max }
-        rows = per_bar(onset.rate) do |frames|
+        rows = per_bar(onset.rate, onset.total.size) do |frames|
           curves.zip(scales).map { |curve, scale| Math.log(1 + (curve[frames].mean / scale)) }
         end
         Numo::DFloat.cast(rows)
       end
 
-      def per_bar(rate)
-        @edges.each_cons(2).map do |from, to|
-          first = (from * rate).round
-          yield first...[(to * rate).round, first + 1].max
-        end
-      rescue IndexError
-        raise ArgumentError, "bars reach beyond the recording"
+      def per_bar(rate, size)
+        @edges.each_cons(2).map { |from, to| yield Signal::Series.frames(from, to, rate, size) }
       end
 
       def beat_chroma(chroma, grid)

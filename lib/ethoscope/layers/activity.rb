@@ -57,10 +57,7 @@ module Ethoscope
       private
 
       def bars
-        @edges.each_cons(2).map do |from, to|
-          first = (from * @bands.rate).round
-          yield first...[(to * @bands.rate).round, first + 2].max.clamp(first + 1, @bands.size)
-        end
+        @edges.each_cons(2).map { |from, to| yield Signal::Series.frames(from, to, @bands.rate, @bands.size) }
       end
 
       def log(value) = Math.log10([value, 1e-5].max)

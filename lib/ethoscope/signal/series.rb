@@ -28,6 +28,16 @@ module Ethoscope
         (Numo::DFloat.cast(series[low]) * (1 - share)) + (Numo::DFloat.cast(series[high]) * share)
       end
 
+      # @param from [Float] seconds
+      # @param to [Float] seconds
+      # @param rate [Float] frames per second
+      # @param size [Integer] number of frames
+      # @return [Range<Integer>] the frames between, at least one, none outside the series
+      def self.frames(from, to, rate, size)
+        first = (from * rate).round.clamp(0, size - 1)
+        first...(to * rate).round.clamp(first + 1, size)
+      end
+
       # @param series [Numo::NArray] shape [n]
       # @param reach [Integer] how far to both sides to look
       # @return [Numo::NArray] shape [n], the largest neighbour

@@ -47,7 +47,7 @@ module Ethoscope
       def onset_rate(kind, bar)
         curve = { low: @onset.low, middle: @onset.middle, high: @onset.high }.fetch(kind)
         from, to = grid.bar_edges.values_at(bar - 1, bar)
-        frames = curve[(from * @onset.rate).round...(to * @onset.rate).round]
+        frames = curve[Signal::Series.frames(from, to, @onset.rate, curve.size)]
         level = curve.mean + (0.4 * curve.stddev)
         peaks = (frames[1...-1] > frames[0...-2]) & (frames[1...-1] >= frames[2..]) & (frames[1...-1] > level)
         peaks.count_true.to_f / grid.meter.beats
@@ -62,7 +62,7 @@ module Ethoscope
         mean = [series.mean, 1e-9].max
         bars.flat_map { |bar| beats_of(bar).to_a }.map do |beat|
           from, to = grid.edges.values_at(beat, beat + 1)
-          at = ((from + (share * (to - from))) * @onset.rate).round
+          at = ((from + (share * (to - from))) * @onset.rate).round.clamp(0, series.size - 1)
           series[[at - 3, 0].max..[at + 3, series.size - 1].min].max / mean
         end
       end
@@ -90,7 +90,7 @@ module Ethoscope
         top = short_time.level(3000.0..11_000.0)
         all = short_time.level(60.0..11_000.0)
         grid.bar_edges.each_cons(2).map do |from, to|
-          frames = (from * short_time.rate).round...[(to * short_time.rate).round, short_time.size].min
+          frames = Signal::Series.frames(from, to, short_time.rate, short_time.size)
           20 * Math.log10((top[frames].mean + 1e-7) / (all[frames].mean + 1e-7))
         end
       end
