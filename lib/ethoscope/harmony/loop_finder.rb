@@ -31,9 +31,14 @@ module Ethoscope
         windows = (0..(@bars.size - length)).group_by { |first| signature(first, length) }
         windows.reject { |signature, _| silent?(signature) }
                .map { |_, starts| { length:, starts: apart(starts, length) } }
-               .select { |option| option[:starts].size > 1 }
+               .select { |option| returns_at_once?(option) }
                .map { |option| option.merge(cover: option[:starts].size * length / @bars.size.to_f) }
                .max_by { |option| [option[:cover], -option[:starts].first] }
+      end
+
+      # A loop follows on itself at least once.
+      def returns_at_once?(option)
+        option[:starts].each_cons(2).any? { |a, b| b - a == option[:length] }
       end
 
       # Seventh and triad on one root count as one in a loop.

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Profile
+    # The profile in sentences, each with how many songs it holds for.
+    class Statements
+      # One sentence: it holds for n of m songs.
+      Statement = Value.of(:aspect, :text, :n, :m)
+
+      # @param builder [Builder]
+      # @param songs [Array<Song>]
+      def initialize(builder, songs)
+        @builder = builder
+        @songs = songs
+      end
+
+      # @return [Array<Statement>] those that hold for more than half of the songs, in the order of work
+      def all
+        [tempo, mode, degree, form, technique].compact
+      end
+
+      private
+
+      def statement(aspect, text, count, of = @songs.size) = Statement.new(aspect:, text:, n: count, m: of)
+
+      def tempo
+        zone = @builder.tempo
+        together = zone[:points].compact.reject { |point| point[:apart] }
+        return nil if together.size < 2
+
+        folded = together.count { |point| (point[:folded] - point[:counted]).abs > 0.01 }
+        text = format("Near %<middle>.1f BPM, from %<low>.1f to %<high>.1f", middle: zone[:middle], low: zone[:range][0], high: zone[:range][1])
+        text += folded.positive? ? ", #{Readings::Words.number(folded)} counted an octave away." : "."
+        statement("Tempo", text, together.size)
+      end
+
+      def mode
+        keys = @builder.keys
+        return nil if keys[:of] < 2
+
+        minor = keys[:minor] * 2 >= keys[:of]
+        count = minor ? keys[:minor] : keys[:of] - keys[:minor]
+        mode, times = keys[:modes].max_by(&:last)
+        text = "#{minor ? "Minor" : "Major"} is home"
+        text += ", #{mode} more often than not" if times * 2 > keys[:of] && !%w[major minor].include?(mode)
+        statement("Key", "#{text}.", count, keys[:of])
+      end
+
+      def degree
+        row = @builder.degrees.drop(1).max_by { |candidate| [candidate[:songs].count(true), candidate[:share]] }
+        row && statement("Harmony", "Beside the tonic, #{row[:degree]} is the chord that keeps coming back.", row[:songs].count(true))
+      end
+
+      def form
+        lengths = @songs.map { |song| song.data[:sections].map { |section| section[:bars] }.tally.max_by(&:last).first }
+        length, count = lengths.tally.max_by(&:last)
+        count && statement("Form", "Most sections last #{Readings::Words.number(length)} bars.", count)
+      end
+
+      def technique
+        row = @builder.techniques.first
+        row && statement("Technique", "#{row[:name]}.", row[:songs].count(true))
+      end
+    end
+  end
+end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Profile
+    # Tempos folded by octaves to where they lie closest together: one groove is called 75 by one person and 150 by another.
+    class TempoZone
+      # Folded tempos outside this ratio to the middle stand apart.
+      NEAR = 1.15
+      COMFORTABLE = 96.0
+
+      # One song's tempo as counted and as folded; apart is true for an outlier.
+      Point = Value.of(:counted, :folded, :apart)
+
+      # @param tempos [Array<Float, nil>] in BPM, nil where no pulse was found
+      def initialize(tempos)
+        @tempos = tempos
+        @centre = best_centre
+      end
+
+      # @return [Array<Point, nil>] in the order of the songs
+      def points
+        @tempos.map do |tempo|
+          next unless tempo
+
+          folded = fold(tempo, @centre).round(2)
+          Point.new(counted: tempo, folded:, apart: [folded / @centre, @centre / folded].max > NEAR)
+        end
+      end
+
+      # @return [Array(Float, Float), nil] slowest and fastest of those that belong together
+      def range
+        together = points.compact.reject(&:apart).map(&:folded)
+        together.empty? ? nil : together.minmax
+      end
+
+      # @return [Float, nil] the middle of those that belong together
+      def middle
+        together = points.compact.reject(&:apart).map(&:folded).sort
+        together[together.size / 2]
+      end
+
+      private
+
+      def fold(tempo, centre)
+        tempo *= 2 while tempo < centre / Math.sqrt(2)
+        tempo /= 2 while tempo >= centre * Math.sqrt(2)
+        tempo
+      end
+
+      # The centre with the smallest typical distance; of equals the one nearest a comfortable pace.
+      def best_centre
+        known = @tempos.compact
+        return COMFORTABLE if known.empty?
+
+        known.flat_map { |tempo| [tempo / 2, tempo, tempo * 2] }.select { |tempo| (50..150).cover?(tempo) }.uniq.min_by do |centre|
+          distances = known.map { |tempo| Math.log2(fold(tempo, centre) / centre).abs }.sort
+          changed = known.count { |tempo| (fold(tempo, centre) - tempo).abs > 0.01 }
+          [distances[distances.size / 2] + (0.02 * changed) + (0.05 * Math.log2(centre / COMFORTABLE).abs), centre]
+        end || known.first
+      end
+    end
+  end
+end

@@ -1,0 +1,154 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Readings
+    # Puts an {Analysis} into statements, in the order of work: tempo, meter, key, tuning, loop, form, loudness.
+    class Reader
+      ASPECTS = %w[tempo meter key tuning loop form loudness].freeze
+      # A rival worth naming in the statement itself.
+      CLOSE_RIVAL = 0.12
+
+      # @param analysis [Analysis]
+      def initialize(analysis)
+        @data = analysis.to_h
+      end
+
+      # @return [Array<Reading>] one for each of ASPECTS
+      def readings = [tempo, meter, key, tuning, loop_reading, form, loudness]
+
+      # A person's value for an aspect, as a statement.
+      #
+      # @param aspect [String] one of ASPECTS
+      # @param value [Hash] bpm, name, tonic and mode, or text
+      # @return [String]
+      # @raise [ArgumentError] when the value does not fit the aspect
+      def self.heard(aspect, value)
+        case aspect
+        when "tempo" then heard_tempo(value)
+        when "meter" then "#{Rhythm::Meter.named(value[:name]).name} time"
+        when "key" then Words.signs(Harmony::Key.named(value[:tonic], value[:mode]).to_s)
+        else value[:text].to_s.strip.then { |text| text.empty? ? raise(ArgumentError, "say what you hear") : text[0, 300] }
+        end
+      end
+
+      def self.heard_tempo(value)
+        bpm = Float(value[:bpm])
+        raise ArgumentError, "a tempo lies between 20 and 400 BPM" unless (20..400).cover?(bpm)
+
+        format("%.2f BPM", bpm)
+      rescue TypeError
+        raise ArgumentError, "a tempo is a number"
+      end
+      private_class_method :heard_tempo
+
+      private
+
+      def reading(aspect, value, statement, note: "", confidence: 0.0, rivals: [], why: "")
+        Reading.new(aspect:, value:, statement:, note:, confidence:, rivals:, why:, bars: nil)
+      end
+
+      def tempo
+        tempo = @data[:tempo]
+        unless tempo[:bpm]
+          return reading("tempo", { bpm: nil }, "No steady pulse found", why: "Onsets repeat at no rate between 42 and 220 BPM. Bars are two seconds each.")
+        end
+
+        rivals = tempo[:candidates].drop(1).map { |rival| { label: format("%.2f BPM", rival[:bpm]), odds: rival[:odds] } }
+        first = rivals.first
+        note = first ? "or #{first[:label].delete_suffix(" BPM")}: #{Words.odds(tempo[:confidence], first[:odds])}" : "no rival"
+        reading("tempo", { bpm: tempo[:bpm] }, format("%<bpm>.2f BPM, %<course>s", bpm: tempo[:bpm], course: tempo_course),
+                note:, confidence: tempo[:confidence], rivals:, why: tempo_why)
+      end
+
+      def tempo_course
+        return "steady throughout" if @data[:tempo][:constant]
+
+        low, high = @data[:tempo_map].map { |entry| entry[:bpm] }.minmax
+        format("moving %<low>.1f to %<high>.1f", low:, high:)
+      end
+
+      def tempo_why
+        kind = @data[:tempo][:constant] ? "One tempo fits all #{@data[:beats].size} beats." : "The tempo moves; this is the middle of all bars."
+        "#{kind} The beat was chosen among its halves, doubles and thirds by where low, middle and high onsets and changes of harmony fall."
+      end
+
+      def meter
+        groove = @data[:groove]
+        swing = groove[:swing_ratio] > 0.5 ? "swung #{(groove[:swing_ratio] * 100).round} %" : "straight"
+        rivals = @data[:meters].drop(1).map { |rival| { label: rival[:name], odds: rival[:odds] } }
+        note = groove[:swing_ratio] > 0.5 ? "#{groove[:swing_unit]}s late" : "#{@data[:meter]} time"
+        reading("meter", { name: @data[:meter], swing: groove[:swing_ratio] }, "#{meter_words}, #{swing}", note:,
+                                                                                                          confidence: @data[:meter_confidence], rivals:,
+                                                                                                          why: "Bars of this length repeat best, and harmony changes on their first beat.")
+      end
+
+      def meter_words
+        { "4/4" => "Four to the bar", "3/4" => "Three to the bar", "5/4" => "Five to the bar", "7/8" => "Seven eighths to the bar",
+          "6/8" => "Two dotted beats to the bar", "12/8" => "Four dotted beats to the bar" }.fetch(@data[:meter], @data[:meter])
+      end
+
+      def key
+        key = @data[:key]
+        return reading("key", nil, "No key found", why: "No chord sounds clearly enough to rest on.") unless key
+
+        name = Words.signs("#{key[:tonic]} #{key[:mode]}")
+        rivals = key[:rivals].map { |rival| { label: Words.signs("#{rival[:tonic]} #{rival[:mode]}"), odds: rival[:odds] } }
+        first = rivals.first
+        statement = first[:odds] >= CLOSE_RIVAL ? "#{name}, or #{first[:label]}" : "#{name}, well clear of rivals"
+        reading("key", key.slice(:tonic, :mode), statement, note: Words.odds(key[:confidence], first[:odds]), confidence: key[:confidence],
+                                                            rivals:, why: key_why(name))
+      end
+
+      def key_why(name)
+        home = Words.signs(@data[:key][:tonic])
+        starts = @data[:sections].count { |section| chord_at(section[:first_bar])&.start_with?(home) }
+        total = @data[:sections].size
+        "#{name} holds the chords best; #{Words.number(starts)} of #{Words.number(total)} sections open on #{home}."
+      end
+
+      def chord_at(bar) = @data[:chords].find { |chord| chord[:bar] >= bar }&.fetch(:symbol)
+
+      def tuning
+        cents = @data[:tuning][:cents]
+        statement = if cents.abs < 3 then "In tune with A 440"
+                    else "#{cents.abs.round} cents #{cents.negative? ? "flat" : "sharp"} of A 440"
+                    end
+        reading("tuning", { cents: }, statement, note: "A4 at #{@data[:tuning][:a4]} Hz", confidence: @data[:tuning][:confidence],
+                                                 why: "Where the partials between 180 and 2200 Hz lie against equal temperament.")
+      end
+
+      def loop_reading
+        loop = @data[:loop]
+        return reading("loop", nil, "No loop found", why: "No run of up to twelve bars comes back with the same chords.") unless loop
+
+        length = "#{Words.number(loop[:bars])} #{loop[:bars] == 1 ? "bar" : "bars"}"
+        reading("loop", loop.slice(:bars, :degrees), "#{loop[:degrees].first(6).join(" ")}, #{length}, #{Words.times(loop[:starts].size)}",
+                note: "first at bar #{loop[:starts].first}", confidence: loop[:confidence],
+                why: "Returns at bars #{loop[:starts].first(12).join(", ")}: #{loop[:symbols].join(" ")}.")
+      end
+
+      def form
+        sections = @data[:sections]
+        sure = sections.sum { |section| section[:confidence] } / sections.size
+        reading("form", { sections: sections.size, letters: sections.map { |section| section[:letter] } },
+                "#{Words.number(sections.size).capitalize} section#{"s" if sections.size > 1} over #{@data[:bars].size} bars",
+                note: sections.map { |section| section[:letter] }.first(8).join(" "), confidence: sure.round(2),
+                why: "Cut where timbre and harmony change together; letters repeat where chords do.")
+      end
+
+      def loudness
+        level = @data[:loudness][:integrated]
+        peak = Words.signed(@data[:loudness][:peak_db])
+        return reading("loudness", nil, "Too quiet to gate", why: "No block of 400 ms passes −70 LUFS.") unless level
+
+        reading("loudness", { lufs: level }, "#{Words.signed(level)} LUFS, #{spread} wide", note: "peak #{peak} dBFS", confidence: 0.99,
+                                                                                            why: "Integrated over the whole file after ITU-R BS.1770-4, gated.")
+      end
+
+      def spread
+        widths = @data[:bars].map { |bar| bar[:width] }
+        "#{(widths.sum / widths.size * 100).round} %"
+      end
+    end
+  end
+end
