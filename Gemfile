@@ -3,7 +3,8 @@
 # The gem registry that this Ruby was built to use, so that its address stands in the lock file alone.
 source Gem.default_sources.first
 
-gem "dry-schema", "~> 1.14"
+# 1.14 is not parsed by Ruby 3.1.2.
+gem "dry-schema", "~> 1.13.0"
 gem "midilib", "~> 4.0"
 gem "numo-linalg-alt", "~> 0.10.0"
 gem "numo-narray-alt", "~> 0.9.14"

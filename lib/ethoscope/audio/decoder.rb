@@ -28,13 +28,18 @@ module Ethoscope
       # @raise [Errors::UnreadableAudio] when the file is missing, empty, in another format, damaged or too slow to decode
       # @raise [Errors::UnusableAudio] when it is shorter than 4 s or longer than 20 minutes
       def decode
-        info = probe
-        check_length(info[:duration]) if info[:duration]
+        info = check
         channels = info[:channels] == 1 ? 1 : 2
         samples = read_samples(channels)
         check_length(samples.shape[1].to_f / RATE)
         Recording.new(channels: samples, rate: RATE)
       end
+
+      # What can be said before decoding, cheap enough to do at once when a file arrives.
+      #
+      # @return [Hash] as {#probe}
+      # @raise [Errors::UnreadableAudio, Errors::UnusableAudio] as {#decode}
+      def check = probe.tap { |info| check_length(info[:duration]) if info[:duration] }
 
       # @return [Hash] format, duration in seconds (nil when the file does not say), channels, rate
       # @raise [Errors::UnreadableAudio] when the file is no audio in a known format

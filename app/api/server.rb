@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+require "rack"
+
+module Api
+  # The whole application as one Rack app over one data directory.
+  module Server
+    ROUTES = [Studies, References, Checklists].freeze
+
+    # @param library [Store::Library]
+    # @param bulletin [Jobs::Bulletin]
+    # @return [#call] Rack application
+    def self.app(library, bulletin)
+      api = Rack::Cascade.new(ROUTES.map { |routes| with(routes, library, bulletin) })
+      pages = with(Pages, library, bulletin)
+      Rack::Builder.new do
+        use Guard
+        map("/api") { run api }
+        run pages
+      end.to_app
+    end
+
+    # A copy of the routes that knows this library, so that two applications can live in one process.
+    def self.with(routes, library, bulletin)
+      Class.new(routes) do
+        set :library, library
+        set :bulletin, bulletin
+      end
+    end
+    private_class_method :with
+  end
+end

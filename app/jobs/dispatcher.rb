@@ -1,0 +1,139 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "io/wait"
+require "json"
+require "rbconfig"
+require "securerandom"
+
+module Jobs
+  # Gives queued analyses to worker processes, a few at a time, and stores what they bring back or why they failed.
+  class Dispatcher
+    WORKER = File.expand_path("../../bin/analysis-worker", __dir__)
+    # How long an idle thread sleeps before it looks at the queue unasked.
+    IDLE_SECONDS = 2
+
+    # @param library [Store::Library]
+    # @param bulletin [Bulletin]
+    # @param limits [Limits]
+    # @param command [Array<String>] what is started; recording and result paths are added
+    def initialize(library, bulletin, limits: Limits.new, command: [RbConfig.ruby, WORKER])
+      @library = library
+      @bulletin = bulletin
+      @limits = limits
+      @command = command
+      @scratch = File.join(library.home, "scratch")
+      @running = []
+    end
+
+    # Takes up what a killed run left, and starts to work.
+    #
+    # @return [Dispatcher] self
+    def start
+      FileUtils.mkdir_p(@scratch)
+      FileUtils.rm_f(Dir.glob(File.join(@scratch, "*")))
+      @library.analyses.resume
+      @threads = Array.new(@limits.workers) { Thread.new { serve } }
+      self
+    end
+
+    # Ends the workers; what they were at is taken up at the next start.
+    def stop
+      @stopping = true
+      @bulletin.publish
+      @running.dup.each { |pid| end_process(pid) }
+      @threads&.each { |thread| thread.join(5) }
+    end
+
+    private
+
+    def serve
+      edition = @bulletin.edition
+      until @stopping
+        job = @library.analyses.claim
+        job ? work(job) : edition = @bulletin.wait(edition, IDLE_SECONDS)
+      end
+    end
+
+    def work(job)
+      result = File.join(@scratch, "#{job[:id]}-#{SecureRandom.hex(4)}.json")
+      @bulletin.publish
+      error = supervise(job, result)
+      return if @stopping
+
+      conclude(job, result, error)
+    rescue StandardError => e
+      @library.analyses.fail(job[:id], "The analysis could not be stored (#{e.message}).")
+    ensure
+      FileUtils.rm_f([result, "#{result}.part"])
+      @bulletin.publish
+    end
+
+    def conclude(job, result, error)
+      if File.exist?(result)
+        @library.analyses.finish(job[:id], File.read(result, encoding: Encoding::UTF_8))
+      else
+        @library.analyses.fail(job[:id], error)
+      end
+    end
+
+    # Runs the worker to its end or to its limits; says what went wrong, nil when nothing did.
+    def supervise(job, result)
+      reader, writer = IO.pipe
+      pid = spawn_worker(job, result, writer)
+      writer.close
+      said = follow(job, reader, pid)
+      status = Process.wait2(pid).last
+      said || (status.success? ? nil : ending(status))
+    ensure
+      @running.delete(pid)
+      reader&.close
+    end
+
+    def spawn_worker(job, result, writer)
+      path = @library.recordings.path(@library.recordings.find(job[:recording_id]))
+      pid = Process.spawn(*@command, path, result, out: writer, err: File::NULL, in: File::NULL, pgroup: true,
+                                                   rlimit_as: @limits.bytes, rlimit_cpu: @limits.seconds.ceil)
+      @running << pid
+      pid
+    end
+
+    # Reads progress lines until the worker closes its end; kills it when its time is over.
+    def follow(job, reader, pid)
+      deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + @limits.seconds
+      while (line = next_line(reader, deadline))
+        return timed_out(pid) if line == :late
+
+        message = JSON.parse(line, symbolize_names: true)
+        return message[:error] if message[:error]
+
+        @library.analyses.advance(job[:id], message[:stage], message[:progress])
+        @bulletin.publish
+      end
+    end
+
+    def next_line(reader, deadline)
+      left = deadline - Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      return :late unless left.positive? && reader.wait_readable(left)
+
+      reader.gets
+    end
+
+    def timed_out(pid)
+      end_process(pid)
+      "The analysis took longer than #{@limits.seconds} s and was stopped. Try a shorter recording."
+    end
+
+    def end_process(pid)
+      Process.kill(:KILL, -pid)
+    rescue Errno::ESRCH
+      # It ended by itself in the meantime.
+    end
+
+    def ending(status)
+      return "The analysis stopped unexpectedly (signal #{status.termsig}). Try again." if status.signaled?
+
+      "The analysis stopped unexpectedly (exit code #{status.exitstatus}). Try again."
+    end
+  end
+end

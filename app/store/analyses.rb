@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module Store
+  # Analyses: runs of the engine, queued, running, done or failed.
+  class Analyses < Rows
+    # A run that ended the whole application this often is not tried again.
+    ATTEMPTS = 3
+    LIGHT = %i[id recording_id state stage progress error engine_version created_at finished_at].freeze
+
+    # @param recording_id [Integer]
+    # @return [Hash, nil] the newest run, without its data
+    def latest(recording_id) = db[:analyses].where(recording_id:).order(Sequel.desc(:id)).select(*LIGHT).first
+
+    # @param recording_ids [Array<Integer>]
+    # @return [Hash{Integer => Hash}] the newest run of each recording, without data
+    def latest_of(recording_ids)
+      newest = db[:analyses].where(recording_id: recording_ids).group(:recording_id).select { max(:id) }
+      db[:analyses].where(id: newest).select(*LIGHT).as_hash(:recording_id)
+    end
+
+    # @param recording_id [Integer]
+    # @return [Array(Integer, Ethoscope::Analysis), nil] id and data of the newest run that is done
+    def finished(recording_id)
+      row = db[:analyses].where(recording_id:, state: "done").order(Sequel.desc(:id)).first
+      row && [row[:id], Ethoscope::Analysis.from_h(parse(row[:data]))]
+    end
+
+    # Queues a run unless one is waiting or running.
+    #
+    # @param recording_id [Integer]
+    # @return [Hash] the run that will come
+    def queue(recording_id)
+      db.transaction(mode: :immediate) do
+        waiting = db[:analyses].where(recording_id:, state: %w[queued running]).select(*LIGHT).first
+        waiting || (db[:analyses].insert(recording_id:, state: "queued", created_at: now) && latest(recording_id))
+      end
+    end
+
+    # @return [Hash, nil] the oldest queued run, now marked as running
+    def claim
+      db.transaction(mode: :immediate) do
+        row = db[:analyses].where(state: "queued").order(:id).first
+        next unless row
+
+        db[:analyses].where(id: row[:id]).update(state: "running", attempts: row[:attempts] + 1, progress: 0.0, stage: "decoding")
+        row
+      end
+    end
+
+    # @param id [Integer]
+    # @param stage [String]
+    # @param progress [Float] 0 to 1
+    def advance(id, stage, progress) = db[:analyses].where(id:, state: "running").update(stage:, progress:)
+
+    # Stores the result and the readings that follow from it, all or nothing.
+    #
+    # @param id [Integer]
+    # @param json [String] the analysis schema
+    def finish(id, json)
+      analysis = Ethoscope::Analysis.from_h(JSON.parse(json))
+      db.transaction(mode: :immediate) do
+        row = db[:analyses][id:]
+        db[:analyses].where(id:).update(state: "done", progress: 1.0, stage: nil, data: json, finished_at: now,
+                                        engine_version: analysis.fetch(:engine_version))
+        db[:references].where(recording_id: row[:recording_id]).each { |reference| Readings.new(db).measure(reference[:id], id, analysis) }
+      end
+    end
+
+    # @param id [Integer]
+    # @param reason [String] one clear sentence
+    def fail(id, reason) = db[:analyses].where(id:).update(state: "failed", stage: nil, error: reason, finished_at: now)
+
+    # After a crash: what was running waits again, unless it brought the application down before.
+    #
+    # @return [Integer] how many runs wait again
+    def resume
+      db.transaction(mode: :immediate) do
+        worn = db[:analyses].where(state: "running") { attempts >= ATTEMPTS }
+        worn.update(state: "failed", stage: nil, finished_at: now, error: "The analysis was cut off #{ATTEMPTS} times. Try again, or try another file.")
+        db[:analyses].where(state: "running").update(state: "queued", stage: nil, progress: 0.0)
+      end
+    end
+  end
+end

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+module Store
+  # Checklists and their items, in order.
+  class Checklists < Rows
+    # @param study_id [Integer]
+    # @return [Array<Hash>] newest first, each with how much is done
+    def of_study(study_id)
+      counts = db[:items].join(:checklists, id: :checklist_id).where(study_id:).group_and_count(:checklist_id, :state).all
+      db[:checklists].where(study_id:).order(Sequel.desc(:id)).all.map do |row|
+        mine = counts.select { |count| count[:checklist_id] == row[:id] }
+        row.merge(total: mine.sum { |count| count[:count] }, done: mine.select { |count| count[:state] == "done" }.sum { |count| count[:count] })
+      end
+    end
+
+    # @param id [Integer]
+    # @return [Hash] with its items
+    # @raise [Missing]
+    def find(id)
+      row = existing(db[:checklists][id:], "checklist")
+      row.merge(items: db[:items].where(checklist_id: id).order(:position).map { |item| plain(item) })
+    end
+
+    # @param study_id [Integer]
+    # @param title [String]
+    # @param school [Ethoscope::Checklist::School]
+    # @param items [Array<Ethoscope::Checklist::Item>]
+    # @param reference_id [Integer, nil]
+    # @param reading_ids [Hash{String => Integer}] the reading of each aspect that items may come from
+    # @return [Hash] the new checklist with its items
+    def create(study_id:, title:, school:, items:, reference_id: nil, reading_ids: {})
+      db.transaction(mode: :immediate) do
+        id = db[:checklists].insert(study_id:, title:, school: school.id, reference_id:, created_at: now)
+        ordered(items, school).each_with_index { |(number, item), position| insert(id, position, number, item, reading_ids) }
+        find(id)
+      end
+    end
+
+    # @param id [Integer] an item
+    # @param attributes [Hash] state, note
+    # @return [Hash] the item after the change
+    # @raise [Missing]
+    def update_item(id, attributes)
+      existing(db[:items][id:], "item")
+      db[:items].where(id:).update(attributes.slice(:state, :note))
+      plain(db[:items][id:])
+    end
+
+    # @param id [Integer]
+    def delete(id)
+      find(id)
+      db[:checklists].where(id:).delete
+    end
+
+    private
+
+    # Numbers such as 2.3: the stage's place in this order of work, and the item's place in the stage.
+    def ordered(items, school)
+      stages = school.stages & items.map(&:stage)
+      stages.each_with_index.flat_map do |stage, place|
+        items.select { |item| item.stage == stage }.each_with_index.map { |item, i| ["#{place + 1}.#{i + 1}", item] }
+      end
+    end
+
+    def insert(checklist_id, position, number, item, reading_ids)
+      db[:items].insert(checklist_id:, position:, number:, stage: item.stage, title: item.title, target: item.target, tolerance: item.tolerance,
+                        measure: item.measure && JSON.generate(item.measure), minutes: item.minutes, steps: JSON.generate(item.steps),
+                        fallback: item.fallback, from: item.from, reading_id: reading_ids[item.from])
+    end
+
+    def plain(item) = item.merge(steps: parse(item[:steps]), measure: parse(item[:measure]))
+  end
+end

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+module Store
+  # All tables of one data directory.
+  class Library
+    # @return [String] the data directory
+    attr_reader :home
+    # @return [Sequel::Database]
+    attr_reader :db
+    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists
+
+    # @param home [String] the data directory; made when missing
+    def initialize(home)
+      @home = home
+      @db = Database.open(home)
+      @studies = Studies.new(@db)
+      @recordings = Recordings.new(@db, home)
+      @references = References.new(@db)
+      @analyses = Analyses.new(@db)
+      @readings = Readings.new(@db)
+      @checklists = Checklists.new(@db)
+      freeze
+    end
+
+    # Takes a recording into a study: its bytes are kept, and its analysis is used when there is one or queued when not.
+    #
+    # @param study_id [Integer]
+    # @param stream [IO]
+    # @param name [String] what the file was called, kept as data only
+    # @return [Hash] the new reference
+    # @raise [Missing, Duplicate, DiskFull, Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio]
+    def import(study_id, stream, name)
+      studies.find(study_id)
+      tags = nil
+      recording = recordings.keep(stream) do |path|
+        facts = Ethoscope::Audio::Decoder.new(path).check
+        tags = Ethoscope::Audio::Tags.read(path)
+        facts
+      end
+      add(study_id, recording, tags, name)
+    end
+
+    # @param study_id [Integer]
+    # @return [Array<Ethoscope::Profile::Song>] the references whose analysis is done, with corrections
+    def songs(study_id)
+      references.of_study(study_id).filter_map { |reference| song(reference) }
+    end
+
+    # @param reference [Hash]
+    # @return [Ethoscope::Profile::Song, nil] nil while no analysis is done
+    def song(reference)
+      _, analysis = analyses.finished(reference[:recording_id])
+      analysis && Ethoscope::Profile::Song.new(title: reference[:title], analysis:, corrections: readings.corrections(reference[:id]))
+    end
+
+    private
+
+    def add(study_id, recording, tags, name)
+      db.transaction(mode: :immediate) do
+        reference = references.create(study_id:, recording:, title: tags.title || title_from(name), artist: tags.artist,
+                                      original_name: name)
+        id, analysis = analyses.finished(recording[:id])
+        analysis ? readings.measure(reference[:id], id, analysis) : analyses.queue(recording[:id])
+        reference
+      end
+    end
+
+    def title_from(name)
+      base = File.basename(name.tr("\\", "/"), ".*").tr("_", " ").gsub(/[[:cntrl:]]/, "").strip
+      base.empty? ? "Untitled" : base[0, 120]
+    end
+  end
+end

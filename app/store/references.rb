@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module Store
+  # References: songs of a study, in order.
+  class References < Rows
+    # @param study_id [Integer]
+    # @return [Array<Hash>] in order, each with its latest analysis without data
+    def of_study(study_id)
+      db[:references].where(study_id:).order(:position).all
+    end
+
+    # @param id [Integer]
+    # @return [Hash]
+    # @raise [Missing]
+    def find(id) = existing(db[:references][id:], "reference")
+
+    # @param study_id [Integer]
+    # @param recording [Hash]
+    # @param title [String]
+    # @param artist [String, nil]
+    # @param original_name [String]
+    # @return [Hash] the new reference
+    # @raise [Duplicate] when the study holds this recording
+    def create(study_id:, recording:, title:, artist:, original_name:)
+      db.transaction(mode: :immediate) do
+        same = db[:references][study_id:, recording_id: recording[:id]]
+        raise Duplicate, "This recording is in the study already, as “#{same[:title]}”." if same
+
+        position = (db[:references].where(study_id:).max(:position) || 0) + 1
+        find(db[:references].insert(study_id:, recording_id: recording[:id], title:, artist:, original_name:, position:, created_at: now))
+      end
+    end
+
+    # @param id [Integer]
+    # @param attributes [Hash] title, artist
+    # @return [Hash]
+    def update(id, attributes)
+      find(id)
+      db[:references].where(id:).update(attributes.slice(:title, :artist))
+      find(id)
+    end
+
+    # @param id [Integer]
+    def delete(id)
+      find(id)
+      db[:references].where(id:).delete
+    end
+  end
+end
