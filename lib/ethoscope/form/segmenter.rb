@@ -8,14 +8,18 @@ module Ethoscope
     class Segmenter
       LONGEST = 32
       # Price of one more section: larger values give fewer.
-      BOUNDARY = 4.0
+      BOUNDARY = 1.0
       # Extra price by length in bars; anything else pays by whether it is even.
       LENGTHS = { 8 => 0.0, 16 => 0.4, 4 => 1.0, 12 => 0.8, 24 => 1.5, 32 => 1.5, 6 => 2.6, 10 => 2.6, 14 => 2.6, 2 => 3.5, 20 => 1.6,
                   28 => 2.5 }.freeze
       ODD = 5.0
       EVEN = 3.2
       TIMBRE_WEIGHT = 1.0
-      HARMONY_WEIGHT = 4.0
+      HARMONY_WEIGHT = 5.0
+      # Mean squared length of a bar's timbre after scaling, against which a boundary is priced.
+      UNIT = 2.5
+      # Bars count as at most this many times farther from the mean than the middle bar.
+      FARTHEST = 1.6
       # Harmony is compared over runs of this many bars, so that a loop does not look like change.
       CONTEXT = 4
 
@@ -73,11 +77,19 @@ module Ethoscope
         end
       end
 
+      # Columns are scaled half by their own spread and half by the common one, so that quiet registers neither shout nor
+      # vanish; bars far from the middle are drawn in, so that one filtered section does not hide all other changes.
       def scaled(timbre)
         centred = timbre - timbre.mean(axis: 0, keepdims: true)
-        # One common scale for all columns keeps quiet registers from shouting.
-        spread = Math.sqrt((centred**2).mean)
-        spread_of(centred / [spread * Math.sqrt(timbre.shape[1] / 2.5), 1e-6].max)
+        spread = Numo::NMath.sqrt((centred**2).mean(axis: 0, keepdims: true))
+        rows = draw_in(centred / ((spread + spread.mean) * 0.5).clip(1e-6, nil))
+        spread_of(rows / [Math.sqrt((rows**2).mean * timbre.shape[1] / UNIT), 1e-6].max)
+      end
+
+      def draw_in(rows)
+        length = Numo::NMath.sqrt((rows**2).sum(axis: 1, keepdims: true)).clip(1e-6, nil)
+        middle = length.flatten.sort[length.size / 2]
+        rows * ((length / middle).clip(nil, FARTHEST) * middle / length)
       end
 
       def context(harmony)

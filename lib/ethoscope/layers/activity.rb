@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "yaml"
+
 module Ethoscope
   module Layers
     # How much of one role is heard in each bar of a mix.
@@ -9,13 +11,21 @@ module Ethoscope
     # (struck against held after FitzGerald, "Harmonic/percussive separation using median filtering", DAFx 2010,
     # with percentiles over a bar in the place of the median filter).
     class Activity
-      # Measurement of each role and what maps it to 0..1: [middle, slope]. Learnt by `rake learn:layers`.
+      # Logistic curves by role: bias, and weights of the bar's measure, of its distance to the song's loud bars and of those
+      # themselves. Learnt by `rake learn:layers`.
       CURVES_FILE = File.join(__dir__, "layer_curves.yml")
+      # The share of bars that lie below a song's loud bars.
+      LOUD_BARS = 0.9
       ROLES = %w[kick snare hats bass chords lead].freeze
+      # A struck sound has fallen after this many frames of 12 ms.
+      FALL_FRAMES = 9
+      # Level below which jumps don't count: shares of the register's own loud level and of the song's.
+      OWN_FLOOR = 0.08
+      SONG_FLOOR = 0.003
       # Activity from which a role counts as playing.
       PLAYING = 0.5
 
-      # @return [Hash{String => Array<Float>}] middle and slope of each role, as shipped
+      # @return [Hash{String => Array<Float>}] four weights of each role, as shipped
       def self.curves = YAML.safe_load_file(CURVES_FILE)
 
       # @param short_time [Signal::ShortTime]
@@ -26,6 +36,7 @@ module Ethoscope
         @notes = notes
         @grid = grid
         @edges = grid.bar_edges
+        @loud = percentile(@bands.level(40.0..8000.0), 0.9)
         @flux = {
           kick: strikes(30.0..130.0), body: strikes(180.0..1200.0), crack: strikes(1500.0..6000.0), air: strikes(7000.0..11_000.0)
         }
@@ -35,15 +46,21 @@ module Ethoscope
       def layers
         curves = self.class.curves
         measures.map do |role, values|
-          middle, slope = curves.fetch(role)
-          activity = values.map { |value| (1 / (1 + Math.exp(-slope * (value - middle)))).round(3) }
+          activity = self.class.features(values).map { |row| logistic(row, curves.fetch(role)) }
           Layer.new(role:, activity:, confidence: confidence(activity), spans: spans(activity))
         end
       end
 
+      # @param values [Array<Float>] the measure of one role by bar
+      # @return [Array<Array<Float>>] by bar: the measure, its distance to the loud bars, and those bars' measure
+      def self.features(values)
+        loud = values.sort[((values.size - 1) * LOUD_BARS).floor]
+        values.map { |value| [value, value - loud, loud] }
+      end
+
       # @return [Hash{String => Array<Float>}] the raw measure of each role by bar, in log units
       def measures
-        reference = log(percentile(@bands.level(40.0..8000.0), 0.9))
+        reference = log(@loud)
         {
           "kick" => bars { |f| log(percentile(@flux[:kick][f], 0.96)) },
           "snare" => bars { |f| log(percentile(Numo::NMath.sqrt(@flux[:crack][f] * @flux[:body][f]), 0.96)) },
@@ -56,6 +73,11 @@ module Ethoscope
 
       private
 
+      def logistic(row, weights)
+        bias, *slopes = weights
+        (1 / (1 + Math.exp(-(bias + row.zip(slopes).sum { |value, slope| value * slope })))).round(3)
+      end
+
       def bars
         @edges.each_cons(2).map { |from, to| yield Signal::Series.frames(from, to, @bands.rate, @bands.size) }
       end
@@ -66,12 +88,22 @@ module Ethoscope
         values.sort[((values.size - 1) * share).round]
       end
 
-      # Rises of log level within a register, frame by frame.
+      # Where the log level of a register jumps up and soon falls again: struck sounds do both, held ones only rise.
       def strikes(range)
-        level = Numo::NMath.log10(@bands.level(range) + (@bands.bands.max * 1e-3))
-        rise = Numo::DFloat.zeros(level.size)
-        rise[2..] = (level[2..] - level[0...-2]).clip(0, nil)
-        rise
+        level = @bands.level(range)
+        log = Numo::NMath.log10(level + floor_of(level))
+        struck = Numo::DFloat.zeros(log.size)
+        return struck if log.size < FALL_FRAMES + 8
+
+        rise = log[2...-FALL_FRAMES] - log[0...-(FALL_FRAMES + 2)]
+        fall = log[2...-FALL_FRAMES] - log[(FALL_FRAMES + 2)..]
+        struck[2...-FALL_FRAMES] = Numo::DFloat.minimum(rise, fall).clip(0, nil)
+        struck
+      end
+
+      # Keeps jumps out of near silence from counting.
+      def floor_of(level)
+        [percentile(level, 0.95) * OWN_FLOOR, @loud * SONG_FLOOR, 1e-7].max
       end
 
       # What is left between the strikes: the lower third of the level.

@@ -1,0 +1,189 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "json"
+require "midilib"
+require "open3"
+require "tmpdir"
+
+module Demo
+  # Renders a chart: each layer through fluidsynth, effects in Numo, the mix through ffmpeg. Writes the audio and its truth.
+  class Renderer
+    SOUNDFONT = "/usr/share/sounds/sf2/FluidR3_GM.sf2"
+    RATE = 44_100
+    LEAD_IN = 0.25
+    TAIL = 2.0
+    GAINS = { kick: 1.0, snare: 0.8, hats: 0.45, bass: 0.85, organ: 0.55, reed: 0.6 }.freeze
+    # Left and right arrive this far apart in layers that are wide.
+    SPREAD_SECONDS = { organ: 0.013, reed: 0.009, hats: 0.004 }.freeze
+    DULL_HZ = 700.0
+    PULSES = 480
+
+    # @param song [Hash] one of Songs::ALL
+    # @param folder [String] the demo folder
+    def initialize(song, folder)
+      @song = song
+      @folder = folder
+      @score = Score.new(song)
+      @beat = 60.0 / song[:bpm]
+    end
+
+    # Writes audio/NAME.ogg and truth/NAME.json.
+    def render
+      Dir.mktmpdir { |dir| encode(mix(dir)) }
+      File.write(File.join(@folder, "truth", "#{@song[:name]}.json"), "#{JSON.pretty_generate(truth)}\n")
+    end
+
+    private
+
+    def seconds(beats) = LEAD_IN + (beats * @beat)
+
+    def length = seconds(@score.bars * @score.beats) + TAIL
+
+    def mix(dir)
+      left = Numo::SFloat.zeros((length * RATE).ceil)
+      right = left.dup
+      GAINS.each_key do |layer|
+        next if @score.notes[layer].empty?
+
+        sound = echo(layer, stem(layer, dir)) * GAINS.fetch(layer)
+        a, b = spread(layer, sound)
+        left += a
+        right += b
+      end
+      left, right = shape_sections(left, right)
+      peak = [left.abs.max, right.abs.max].max
+      [left, right].map { |channel| channel * (0.85 / peak) }
+    end
+
+    def stem(layer, dir)
+      midi = File.join(dir, "#{layer}.mid")
+      wav = File.join(dir, "#{layer}.wav")
+      File.open(midi, "wb") { |file| sequence(layer).write(file) }
+      _, status = Open3.capture2e("fluidsynth", "-ni", "-q", "-R", "0", "-C", "0", "-g", "0.5", "-r", RATE.to_s, "-F", wav, SOUNDFONT, midi)
+      raise "fluidsynth failed on #{layer}" unless status.success?
+
+      place(Ethoscope::Audio::Decoder.new(wav).decode.mono)
+    end
+
+    def place(sound)
+      out = Numo::SFloat.zeros((length * RATE).ceil)
+      offset = (LEAD_IN * RATE).round
+      count = [sound.size, out.size - offset].min
+      out[offset...(offset + count)] = sound[0...count]
+      out
+    end
+
+    def sequence(layer)
+      sequence = MIDI::Sequence.new
+      sequence.ppqn = PULSES
+      track = MIDI::Track.new(sequence)
+      sequence.tracks << track
+      drum = Score::DRUMS.key?(layer)
+      events = [[0, MIDI::Tempo.new(MIDI::Tempo.bpm_to_mpq(@song[:bpm]).round)]]
+      events << [0, MIDI::ProgramChange.new(0, Score::GM.fetch(layer))] unless drum
+      events.concat(bend)
+      note_events(layer, drum ? 9 : 0) { |event| events << event }
+      events.each { |pulse, event| event.time_from_start = pulse }
+      track.events.replace(events.sort_by { |pulse, event| [pulse, event.is_a?(MIDI::NoteOff) ? 0 : 1] }.map(&:last))
+      track.recalc_delta_from_times
+      sequence
+    end
+
+    # Tuning: a pitch bend of the usual two semitones.
+    def bend
+      return [] if @song[:cents].zero?
+
+      [[0, MIDI::PitchBend.new(0, 8192 + (@song[:cents] * 8192 / 200.0).round)]]
+    end
+
+    def note_events(layer, channel)
+      @score.notes[layer].each do |start, length, pitch, velocity|
+        yield [(start * PULSES).round, MIDI::NoteOn.new(channel, pitch, velocity)]
+        yield [((start + length) * PULSES).round, MIDI::NoteOff.new(channel, pitch, 0)]
+      end
+    end
+
+    # The snare and the reed go into a dotted echo.
+    def echo(layer, sound)
+      return sound unless %i[reed snare].include?(layer)
+
+      delay = (@beat * (@song[:feel] == :backbeat ? 1.5 : 0.75) * RATE).round
+      (1..3).inject(sound) do |out, turn|
+        shifted = Numo::SFloat.zeros(sound.size)
+        shifted[(delay * turn)..] = sound[0...-(delay * turn)]
+        out + (shifted * (0.28**turn))
+      end
+    end
+
+    def spread(layer, sound)
+      lag = ((SPREAD_SECONDS[layer] || 0) * RATE).round
+      return [sound, sound] if lag.zero?
+
+      late = Numo::SFloat.zeros(sound.size)
+      late[lag..] = sound[0...-lag]
+      [sound, late]
+    end
+
+    # Dull sections lose their treble, narrow ones their sides; short fades hide the joints.
+    def shape_sections(left, right)
+      @score.parts.each do |place|
+        part = place[:part]
+        next unless part[:dull] || part[:narrow]
+
+        range = frames(place)
+        left[range], right[range] = [left, right].map { |channel| channel[range].dup }.then { |pair| shaped(pair, part) }
+      end
+      [left, right]
+    end
+
+    def frames(place)
+      from, to = place.values_at(:first, :last).map { |bar| (seconds(bar * @score.beats) * RATE).round }
+      from = 0 if place[:first].zero?
+      from...to
+    end
+
+    def shaped(pair, part)
+      pair = pair.map { |channel| low_pass(channel) } if part[:dull]
+      return pair unless part[:narrow]
+
+      middle = (pair[0] + pair[1]) * 0.5
+      [middle, middle.dup]
+    end
+
+    # Four poles by frequency response, phase left alone.
+    def low_pass(channel)
+      size = channel.size
+      spectrum = Numo::Pocketfft.rfft(Numo::DFloat.cast(channel))
+      frequency = Numo::DFloat.new(spectrum.size).seq * (RATE.to_f / size)
+      spectrum /= 1 + ((frequency / DULL_HZ)**4)
+      out = Numo::Pocketfft.irfft(spectrum)
+      Numo::SFloat.cast(out.size == size ? out : out.concatenate(Numo::DFloat.zeros(size - out.size)))
+    end
+
+    def encode(channels)
+      target = File.join(@folder, "audio", "#{@song[:name]}.ogg")
+      pcm = Numo::SFloat.vstack(channels).transpose.dup.to_binary
+      _, status = Open3.capture2e("ffmpeg", "-y", "-v", "error", "-f", "f32le", "-ar", RATE.to_s, "-ac", "2", "-i", "pipe:0", "-c:a", "libvorbis", "-q:a", "3",
+                                  "-metadata", "title=#{@song[:title]}", "-metadata", "artist=#{Songs::ARTIST}", target, stdin_data: pcm, binmode: true)
+      raise "ffmpeg failed" unless status.success?
+    end
+
+    def truth
+      key = Ethoscope::Harmony::Key.named(@song[:tonic], @song[:mode])
+      bars = @score.bars
+      edges = (0..bars).map { |bar| seconds(bar * @score.beats).round(5) }
+      { title: @song[:title], file: "#{@song[:name]}.ogg", tempo_bpm: @song[:bpm], meter: @song[:meter], tuning_cents: @song[:cents],
+        beats: (0...(bars * @score.beats)).map { |beat| seconds(beat).round(5) }, downbeats: edges[0...-1],
+        keys: [{ start: edges.first, end: edges.last, tonic: @song[:tonic], mode: @song[:mode] }],
+        chords: (0...bars).map { |bar| { start: edges[bar], end: edges[bar + 1], label: label(bar, key) } },
+        sections: @score.parts.map { |place| { start: edges[place[:first]], end: edges[place[:last]], label: place[:part][:label], bars: place[:part][:bars] } },
+        duration: length.round(3), layers: nil, techniques: nil }.compact
+    end
+
+    def label(bar, key)
+      root, quality = @score.chord(bar)
+      Ethoscope::Harmony::Chord.on(root, quality).label(key)
+    end
+  end
+end
