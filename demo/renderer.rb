@@ -60,7 +60,8 @@ module Demo
       midi = File.join(dir, "#{layer}.mid")
       wav = File.join(dir, "#{layer}.wav")
       File.open(midi, "wb") { |file| sequence(layer).write(file) }
-      _, status = Open3.capture2e("fluidsynth", "-ni", "-q", "-R", "0", "-C", "0", "-g", "0.5", "-r", RATE.to_s, "-F", wav, SOUNDFONT, midi)
+      _, status = Open3.capture2e("fluidsynth", "-ni", "-q", "-R", "0", "-C", "0", "-g", "0.5", "-r", RATE.to_s, "-F", wav,
+        SOUNDFONT, midi)
       raise "fluidsynth failed on #{layer}" unless status.success?
 
       place(Ethoscope::Audio::Decoder.new(wav).decode.mono)
@@ -165,7 +166,7 @@ module Demo
       target = File.join(@folder, "audio", "#{@song[:name]}.ogg")
       pcm = Numo::SFloat.vstack(channels).transpose.dup.to_binary
       _, status = Open3.capture2e("ffmpeg", "-y", "-v", "error", "-f", "f32le", "-ar", RATE.to_s, "-ac", "2", "-i", "pipe:0", "-c:a", "libvorbis", "-q:a", "3",
-                                  "-metadata", "title=#{@song[:title]}", "-metadata", "artist=#{Songs::ARTIST}", target, stdin_data: pcm, binmode: true)
+        "-metadata", "title=#{@song[:title]}", "-metadata", "artist=#{Songs::ARTIST}", target, stdin_data: pcm, binmode: true)
       raise "ffmpeg failed" unless status.success?
     end
 
@@ -177,7 +178,9 @@ module Demo
         beats: (0...(bars * @score.beats)).map { |beat| seconds(beat).round(5) }, downbeats: edges[0...-1],
         keys: [{ start: edges.first, end: edges.last, tonic: @song[:tonic], mode: @song[:mode] }],
         chords: (0...bars).map { |bar| { start: edges[bar], end: edges[bar + 1], label: label(bar, key) } },
-        sections: @score.parts.map { |place| { start: edges[place[:first]], end: edges[place[:last]], label: place[:part][:label], bars: place[:part][:bars] } },
+        sections: @score.parts.map do |place|
+          { start: edges[place[:first]], end: edges[place[:last]], label: place[:part][:label], bars: place[:part][:bars] }
+        end,
         duration: length.round(3), layers: nil, techniques: nil }.compact
     end
 

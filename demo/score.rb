@@ -88,7 +88,8 @@ module Demo
       root, = chord(bar)
       low = 28 + ((root - 4) % 12)
       patterns = { one_drop: [[[0, 1.4, 0], [1.5, 0.4, 0], [2, 0.9, 7], [3, 0.9, 0]], [[0, 1.9, 0], [2.5, 0.4, 7], [3, 0.9, 0]]],
-                   backbeat: [[[0, 0.9, 0], [1, 0.9, 0], [2, 0.9, 7], [3, 0.9, 0]], [[0, 1.4, 0], [1.5, 0.4, 0], [2, 1.4, 7], [3.5, 0.4, 0]]],
+                   backbeat: [[[0, 0.9, 0], [1, 0.9, 0], [2, 0.9, 7], [3, 0.9, 0]],
+                              [[0, 1.4, 0], [1.5, 0.4, 0], [2, 1.4, 7], [3.5, 0.4, 0]]],
                    rolling: [[[0, 0.9, 0], [1, 0.6, 7]], [[0, 0.6, 0], [0.667, 0.3, 0], [1, 0.9, 7]]] }
       patterns.fetch(@song[:feel])[bar % 2].each { |at, length, step| add(:bass, bar, at, length, low + step, 104) }
     end
@@ -96,7 +97,8 @@ module Demo
     # Chords on the off-beats; in 6/8 on the second and third eighth of each beat.
     def write_organ(bar, _left, _drop)
       root, quality = chord(bar)
-      times = { one_drop: [0.5, 1.5, 2.5, 3.5], backbeat: [0.5, 1.5, 2.5, 3.5], rolling: [0.0, 0.333, 0.667, 1.0, 1.333, 1.667] }.fetch(@song[:feel])
+      times = { one_drop: [0.5, 1.5, 2.5, 3.5], backbeat: [0.5, 1.5, 2.5, 3.5],
+                rolling: [0.0, 0.333, 0.667, 1.0, 1.333, 1.667] }.fetch(@song[:feel])
       long = @song[:feel] == :rolling ? 0.28 : 0.3
       voicing(root, quality).each do |pitch|
         times.each { |at| add(:organ, bar, at, long, pitch, 86) }

@@ -57,7 +57,10 @@ module Api
     end
     error(Sequel::DatabaseError) do |e|
       full = e.message.include?("full")
-      answer(Problem.new(507, "storage", full ? "The disk is full; nothing was changed." : "The data could not be stored. Try again.").to_h, 507)
+      answer(
+        Problem.new(507, "storage",
+          full ? "The disk is full; nothing was changed." : "The data could not be stored. Try again.").to_h, 507
+      )
     end
     error do |e|
       warn "#{e.class}: #{e.message}\n#{e.backtrace&.first(8)&.join("\n")}"

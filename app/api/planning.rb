@@ -26,7 +26,10 @@ module Api
       raise Problem.new(422, "invalid", "Say which reference the checklist comes from.", "reference_id") unless reference_id
 
       reference = @library.references.find(reference_id)
-      raise Problem.new(422, "invalid", "This reference belongs to another study.", "reference_id") unless reference[:study_id] == @study[:id]
+      unless reference[:study_id] == @study[:id]
+        raise Problem.new(422, "invalid", "This reference belongs to another study.",
+          "reference_id")
+      end
 
       song = @library.song(reference) or raise not_ready
       items = Ethoscope::Checklist::SongPlan.new(song, aim: @study[:aim], target: @target).items
@@ -39,7 +42,8 @@ module Api
       raise not_ready if songs.empty?
 
       items = Ethoscope::Checklist::ProfilePlan.new(songs, target: @target).items
-      @library.checklists.create(study_id: @study[:id], title: "In the style of #{songs.size} #{songs.size == 1 ? "song" : "songs"}", school:, items:)
+      @library.checklists.create(study_id: @study[:id],
+        title: "In the style of #{songs.size} #{songs.size == 1 ? "song" : "songs"}", school:, items:)
     end
 
     def not_ready = Problem.new(409, "nothing_analysed", "The analysis is not done yet. Wait for it, then make the checklist.")

@@ -11,14 +11,17 @@ module Api
         analysis || raise(Problem.new(409, "not_analysed", "This reference has no finished analysis yet."))
       end
 
+      def current_ids(reference) = library.readings.current(reference[:id]).transform_values { |reading| reading[:id] }
+
       def download(name, extension)
-        base = name.unicode_normalize(:nfkd).encode("US-ASCII", invalid: :replace, undef: :replace, replace: "").gsub(/[^\w -]/, "").strip
+        base = name.unicode_normalize(:nfkd).encode("US-ASCII", invalid: :replace, undef: :replace, replace: "").gsub(/[^\w -]/,
+          "").strip
         attachment("#{base.empty? ? "ethoscope" : base}.#{extension}")
       end
 
       def bars_in_song(reference, wanted)
         last = analysis_of(reference).bars
-        return wanted if wanted[:first_bar] <= wanted[:last_bar] && wanted[:last_bar] <= last
+        return wanted if wanted[:last_bar].between?(wanted[:first_bar], last)
 
         raise Problem.new(422, "invalid", "Bars run from 1 to #{last}, the first before the last.", "last_bar")
       end
@@ -28,7 +31,7 @@ module Api
       reference = reference_of(id)
       _, analysis = library.analyses.finished(reference[:recording_id])
       answer(reference: reference.merge(run: library.analyses.latest(reference[:recording_id])), analysis: analysis&.to_h,
-             readings: library.readings.of_reference(reference[:id]), current: library.readings.current(reference[:id]).transform_values { |row| row[:id] })
+        readings: library.readings.of_reference(reference[:id]), current: current_ids(reference))
     end
 
     patch("/references/:id") { |id| answer(reference: library.references.update(id.to_i, input(Schemas::ReferenceChange))) }
@@ -46,7 +49,8 @@ module Api
 
     get "/references/:id/audio" do |id|
       recording = library.recordings.find(reference_of(id)[:recording_id])
-      send_file library.recordings.path(recording), type: AUDIO_TYPES.fetch(recording[:format], "application/octet-stream"), disposition: :inline
+      send_file library.recordings.path(recording), type: AUDIO_TYPES.fetch(recording[:format], "application/octet-stream"),
+        disposition: :inline
     end
 
     AUDIO_TYPES = { "wav" => "audio/wav", "flac" => "audio/flac", "mp3" => "audio/mpeg", "ogg" => "audio/ogg", "mov" => "audio/mp4",
@@ -98,7 +102,7 @@ module Api
       reference = reference_of(id)
       wanted = bars_in_song(reference, input(Schemas::NewTechnique))
       reading = library.readings.note(reference[:id], aspect: "technique", value: { name: wanted[:name] }, statement: wanted[:name], source: "heard",
-                                                      note: wanted[:note].to_s, **wanted.slice(:first_bar, :last_bar))
+        note: wanted[:note].to_s, **wanted.slice(:first_bar, :last_bar))
       answer({ reading: }, 201)
     end
 
@@ -112,7 +116,9 @@ module Api
     post "/readings/:id/corrections" do |id|
       wanted = input(Schemas::Correction)
       value = wanted[:value].transform_keys(&:to_sym)
-      answer({ reading: library.readings.correct(id.to_i, value:, source: wanted[:source] || "heard", note: wanted[:note].to_s) }, 201)
+      answer(
+        { reading: library.readings.correct(id.to_i, value:, source: wanted[:source] || "heard", note: wanted[:note].to_s) }, 201
+      )
     end
   end
 end

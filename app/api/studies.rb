@@ -12,7 +12,9 @@ module Api
       def reference_rows(study_id)
         rows = library.references.of_study(study_id)
         runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
-        rows.map { |row| row.merge(analysis: runs[row[:recording_id]], marks: View.marks(library, row), summary: View.summary(library, row)) }
+        rows.map do |row|
+          row.merge(analysis: runs[row[:recording_id]], marks: View.marks(library, row), summary: View.summary(library, row))
+        end
       end
 
       def target_key(study)
@@ -85,7 +87,10 @@ module Api
     get "/studies/:id/profile" do |id|
       study = library.studies.find(id.to_i)
       songs = library.songs(study[:id])
-      raise Problem.new(409, "nothing_analysed", "No reference is analysed yet. Add one, or wait until its analysis is done.") if songs.empty?
+      if songs.empty?
+        raise Problem.new(409, "nothing_analysed",
+          "No reference is analysed yet. Add one, or wait until its analysis is done.")
+      end
 
       answer(study:, profile: Ethoscope::Plain.frozen(Ethoscope::Profile::Builder.new(songs).profile))
     end

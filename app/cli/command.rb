@@ -52,7 +52,7 @@ module Cli
       return single(path, options) unless File.directory?(path)
       return usage("A folder needs --out DIR.") unless options[:out]
 
-      Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err).run ? DONE : UNUSABLE
+      Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err).analyse_all? ? DONE : UNUSABLE
     rescue SystemCallError => e
       usage("#{e.message}.")
     end

@@ -21,7 +21,7 @@ module Cli
     end
 
     # @return [Boolean] true when every file was analysed
-    def run
+    def analyse_all?
       FileUtils.mkdir_p(@target)
       queue_read, queue_write = IO.pipe
       # File numbers are single lines under the pipe's atomic size, so each worker reads whole ones.

@@ -12,17 +12,22 @@ module Cli
 
     # @return [String]
     def to_s
-      [title, *facts.map { |label, text| format("%<label>-11s %<text>s", label:, text:) }, "", *sections, "", *layers, *techniques].join("\n")
+      [title, *facts.map do |label, text|
+        format("%<label>-11s %<text>s", label:, text:)
+      end, "", *sections, "", *layers, *techniques].join("\n")
     end
 
     private
 
-    def title = format("%<name>s  %<bars>d bars, %<length>s", name: @name, bars: @data[:bars].size, length: clock(@data[:duration]))
+    def title
+      format("%<name>s  %<bars>d bars, %<length>s", name: @name, bars: @data[:bars].size, length: clock(@data[:duration]))
+    end
 
     def clock(seconds) = format("%<minutes>d:%<rest>04.1f", minutes: seconds / 60, rest: seconds % 60)
 
     def facts
-      { "tempo" => tempo, "meter" => meter, "key" => key, "tuning" => tuning, "loop" => loop_text, "loudness" => loudness, "swing" => swing }
+      { "tempo" => tempo, "meter" => meter, "key" => key, "tuning" => tuning, "loop" => loop_text, "loudness" => loudness,
+        "swing" => swing }
     end
 
     def tempo
@@ -56,19 +61,24 @@ module Cli
       level ? "#{level} LUFS, peak #{@data[:loudness][:peak_db]} dBFS" : "below the gate"
     end
 
-    def swing = format("%<percent>d %% of a pair of %<unit>ss", percent: @data[:groove][:swing_ratio] * 100, unit: @data[:groove][:swing_unit])
+    def swing
+      format("%<percent>d %% of a pair of %<unit>ss", percent: @data[:groove][:swing_ratio] * 100,
+        unit: @data[:groove][:swing_unit])
+    end
 
     def sections
       @data[:sections].map do |section|
         format("%<letter>-3s %<label>-12s bars %<first>3d-%<last>-3d %<chords>s", letter: section[:letter], label: section[:label],
-                                                                                  first: section[:first_bar],
-                                                                                  last: section[:first_bar] + section[:bars] - 1,
-                                                                                  chords: chords_of(section))
+          first: section[:first_bar],
+          last: section[:first_bar] + section[:bars] - 1,
+          chords: chords_of(section))
       end
     end
 
     def chords_of(section)
-      inside = @data[:chords].select { |chord| chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1) }
+      inside = @data[:chords].select do |chord|
+        chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1)
+      end
       inside.first(6).map { |chord| chord[:symbol] }.join(" ")
     end
 
@@ -81,7 +91,8 @@ module Cli
 
     def techniques
       @data[:techniques].map do |sighting|
-        format("%<name>s, bars %<first_bar>d-%<last_bar>d (%<confidence>.2f)", **sighting.slice(:name, :first_bar, :last_bar, :confidence))
+        format("%<name>s, bars %<first_bar>d-%<last_bar>d (%<confidence>.2f)",
+               **sighting.slice(:name, :first_bar, :last_bar, :confidence))
       end
     end
   end

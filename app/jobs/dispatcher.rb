@@ -93,7 +93,7 @@ module Jobs
     def spawn_worker(job, result, writer)
       path = @library.recordings.path(@library.recordings.find(job[:recording_id]))
       pid = Process.spawn(*@command, path, result, out: writer, err: File::NULL, in: File::NULL, pgroup: true,
-                                                   rlimit_as: @limits.bytes, rlimit_cpu: @limits.seconds.ceil)
+        rlimit_as: @limits.bytes, rlimit_cpu: @limits.seconds.ceil)
       @running << pid
       pid
     end

@@ -61,8 +61,10 @@ module Store
       db.transaction(mode: :immediate) do
         row = db[:analyses][id:]
         db[:analyses].where(id:).update(state: "done", progress: 1.0, stage: nil, data: json, finished_at: now,
-                                        engine_version: analysis.fetch(:engine_version))
-        db[:references].where(recording_id: row[:recording_id]).each { |reference| Readings.new(db).measure(reference[:id], id, analysis) }
+          engine_version: analysis.fetch(:engine_version))
+        db[:references].where(recording_id: row[:recording_id]).each do |reference|
+          Readings.new(db).measure(reference[:id], id, analysis)
+        end
       end
     end
 
@@ -76,7 +78,8 @@ module Store
     def resume
       db.transaction(mode: :immediate) do
         worn = db[:analyses].where(state: "running") { attempts >= ATTEMPTS }
-        worn.update(state: "failed", stage: nil, finished_at: now, error: "The analysis was cut off #{ATTEMPTS} times. Try again, or try another file.")
+        worn.update(state: "failed", stage: nil, finished_at: now,
+          error: "The analysis was cut off #{ATTEMPTS} times. Try again, or try another file.")
         db[:analyses].where(state: "running").update(state: "queued", stage: nil, progress: 0.0)
       end
     end

@@ -9,7 +9,9 @@ module Store
       counts = db[:items].join(:checklists, id: :checklist_id).where(study_id:).group_and_count(:checklist_id, :state).all
       db[:checklists].where(study_id:).order(Sequel.desc(:id)).all.map do |row|
         mine = counts.select { |count| count[:checklist_id] == row[:id] }
-        row.merge(total: mine.sum { |count| count[:count] }, done: mine.select { |count| count[:state] == "done" }.sum { |count| count[:count] })
+        row.merge(total: mine.sum { |count| count[:count] }, done: mine.select do |count|
+          count[:state] == "done"
+        end.sum { |count| count[:count] })
       end
     end
 
@@ -64,8 +66,8 @@ module Store
 
     def insert(checklist_id, position, number, item, reading_ids)
       db[:items].insert(checklist_id:, position:, number:, stage: item.stage, title: item.title, target: item.target, tolerance: item.tolerance,
-                        measure: item.measure && JSON.generate(item.measure), minutes: item.minutes, steps: JSON.generate(item.steps),
-                        fallback: item.fallback, from: item.from, reading_id: reading_ids[item.from])
+        measure: item.measure && JSON.generate(item.measure), minutes: item.minutes, steps: JSON.generate(item.steps),
+        fallback: item.fallback, from: item.from, reading_id: reading_ids[item.from])
     end
 
     def plain(item) = item.merge(steps: parse(item[:steps]), measure: parse(item[:measure]))

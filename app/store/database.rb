@@ -14,7 +14,7 @@ module Store
     def self.open(home)
       FileUtils.mkdir_p(home)
       db = Sequel.connect(adapter: "sqlite", database: File.join(home, "ethoscope.sqlite3"), timeout: BUSY_MS,
-                          foreign_keys: true, max_connections: 12, after_connect: ->(connection) { pragmas(connection) })
+        foreign_keys: true, max_connections: 12, after_connect: ->(connection) { pragmas(connection) })
       Sequel.extension :migration
       Sequel::Migrator.run(db, MIGRATIONS)
       db

@@ -50,7 +50,8 @@ module Store
     # @return [Ethoscope::Profile::Song, nil] nil while no analysis is done
     def song(reference)
       _, analysis = analyses.finished(reference[:recording_id])
-      analysis && Ethoscope::Profile::Song.new(title: reference[:title], analysis:, corrections: readings.corrections(reference[:id]))
+      analysis && Ethoscope::Profile::Song.new(title: reference[:title], analysis:,
+        corrections: readings.corrections(reference[:id]))
     end
 
     private
@@ -58,7 +59,7 @@ module Store
     def add(study_id, recording, tags, name)
       db.transaction(mode: :immediate) do
         reference = references.create(study_id:, recording:, title: tags.title || title_from(name), artist: tags.artist,
-                                      original_name: name)
+          original_name: name)
         id, analysis = analyses.finished(recording[:id])
         analysis ? readings.measure(reference[:id], id, analysis) : analyses.queue(recording[:id])
         reference

@@ -42,7 +42,7 @@ module Store
         db[:readings].where(reference_id:, source: "measured").update(state: "corrected")
         Ethoscope::Readings::Reader.new(analysis).readings.each do |reading|
           insert(reference_id, aspect: reading.aspect, value: reading.value, statement: reading.statement, note: reading.note,
-                               why: reading.why, rivals: reading.rivals, confidence: reading.confidence, source: "measured", analysis_id:)
+            why: reading.why, rivals: reading.rivals, confidence: reading.confidence, source: "measured", analysis_id:)
         end
       end
     end
@@ -99,7 +99,10 @@ module Store
 
     def personal(id)
       reading = find(id)
-      raise ArgumentError, "only your own notes can be changed" unless PERSONAL.include?(reading[:aspect]) && reading[:source] != "measured"
+      return if PERSONAL.include?(reading[:aspect]) && reading[:source] != "measured"
+
+      raise ArgumentError,
+        "only your own notes can be changed"
     end
 
     def insert(reference_id, aspect:, value:, statement:, source:, **rest)

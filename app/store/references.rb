@@ -27,7 +27,8 @@ module Store
         raise Duplicate, "This recording is in the study already, as “#{same[:title]}”." if same
 
         position = (db[:references].where(study_id:).max(:position) || 0) + 1
-        find(db[:references].insert(study_id:, recording_id: recording[:id], title:, artist:, original_name:, position:, created_at: now))
+        find(db[:references].insert(study_id:, recording_id: recording[:id], title:, artist:, original_name:, position:,
+          created_at: now))
       end
     end
 

@@ -12,7 +12,7 @@ module Ethoscope
     # @yieldparam share [Float] how much of the work is done, 0 to 1
     # @return [Analysis]
     # @raise [Errors::UnusableAudio] when the recording is silent
-    def self.of(recording, &progress) = Pipeline.new(recording, &progress).analysis
+    def self.of(recording, &) = Pipeline.new(recording, &).analysis
 
     # @param data [Hash] as {#to_h} gives it, keys strings or symbols
     # @return [Analysis]

@@ -111,7 +111,8 @@ module Ethoscope
 
     def find_techniques
       @side = @bar_edges.each_cons(2).map { |from, to| @width.between(from, to).round(4) }
-      scene = Techniques::Scene.new(grid: @grid, sections: @sections, onset: @onset, short_time: @short, layers: @layers, width: @side)
+      scene = Techniques::Scene.new(grid: @grid, sections: @sections, onset: @onset, short_time: @short, layers: @layers,
+        width: @side)
       @sightings = @rhythm ? Techniques::Library.search(scene) : []
     end
 

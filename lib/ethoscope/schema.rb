@@ -3,7 +3,7 @@
 module Ethoscope
   # Lays the results of all stages out in the schema of an {Analysis} (docs/schema.md).
   Schema = Value.of(:recording, :rhythm, :grid, :tuning, :keys, :key, :balance, :spans, :loop, :sections, :energy, :width,
-                    :loudness, :layers, :sightings)
+    :loudness, :layers, :sightings)
 
   # One method a part of the schema.
   class Schema
@@ -79,7 +79,7 @@ module Ethoscope
 
     def bars
       tempos = grid.bar_tempos
-      grid.bar_edges.each_cons(2).each_with_index.map do |(from, to), i|
+      grid.bar_edges.each_cons(2).with_index.map do |(from, to), i|
         { bar: i + 1, start: from, end: to, energy: energy[i], width: width[i], bpm: tempos[i] }
       end
     end

@@ -62,8 +62,8 @@ module Ethoscope
 
       def ffprobe_output
         out, status = Open3.capture2("ffprobe", "-v", "quiet", "-protocol_whitelist", "file", "-show_entries",
-                                     "stream=codec_type,sample_rate,channels,duration:format=format_name,duration",
-                                     "-of", "json", "file:#{@path}", err: File::NULL)
+          "stream=codec_type,sample_rate,channels,duration:format=format_name,duration",
+          "-of", "json", "file:#{@path}", err: File::NULL)
         raise Errors::UnreadableAudio, not_audio unless status.success?
 
         out
@@ -74,13 +74,13 @@ module Ethoscope
       def check_length(seconds)
         if seconds < MIN_SECONDS
           raise Errors::UnusableAudio,
-                format("The recording lasts %.1f s; at least %d s are needed to find a tempo.", seconds, MIN_SECONDS)
+            format("The recording lasts %<is>.1f s; at least %<min>d s are needed to find a tempo.", is: seconds, min: MIN_SECONDS)
         end
         return if seconds <= MAX_SECONDS + 1
 
         raise Errors::UnusableAudio,
-              format("The recording lasts %<is>d minutes; %<max>d are the most. Cut out the song and drop that.",
-                     is: seconds / 60, max: MAX_SECONDS / 60)
+          format("The recording lasts %<is>d minutes; %<max>d are the most. Cut out the song and drop that.",
+            is: seconds / 60, max: MAX_SECONDS / 60)
       end
 
       def read_samples(channels)

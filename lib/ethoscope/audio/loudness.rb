@@ -18,7 +18,7 @@ module Ethoscope
       # @param recording [Recording]
       def initialize(recording)
         @rate = recording.rate
-        @energy = recording.channels.shape[0].times.map { |c| frame_energy(recording.channels[c, true].dup) }.reduce(:+)
+        @energy = Array.new(recording.channels.shape[0]) { |c| frame_energy(recording.channels[c, true].dup) }.sum
       end
 
       # @return [Float] seconds between two values of {#frames}
@@ -73,7 +73,8 @@ module Ethoscope
       def power_response
         freq = Numo::DFloat.new((WINDOW / 2) + 1).seq * (@rate.to_f / WINDOW)
         omega = freq * (2 * Math::PI / 48_000)
-        shelf = response(omega, [1.53512485958697, -2.69169618940638, 1.19839281085285], [1.0, -1.69065929318241, 0.73248077421585])
+        shelf = response(omega, [1.53512485958697, -2.69169618940638, 1.19839281085285],
+          [1.0, -1.69065929318241, 0.73248077421585])
         high_pass = response(omega, [1.0, -2.0, 1.0], [1.0, -1.99004745483398, 0.99007225036621])
         shelf * high_pass
       end

@@ -15,7 +15,10 @@ module Ethoscope
       # @param rate [Integer] samples per second, 8000 or more
       # @raise [ArgumentError] when the shape or the rate is out of range
       def initialize(channels:, rate:)
-        raise ArgumentError, "channels must have shape [1 or 2, samples]" unless channels.ndim == 2 && (1..2).cover?(channels.shape[0])
+        unless channels.ndim == 2 && (1..2).cover?(channels.shape[0])
+          raise ArgumentError,
+            "channels must have shape [1 or 2, samples]"
+        end
         raise ArgumentError, "rate must be 8000 or more" unless rate >= 8000
 
         @channels = channels
@@ -45,7 +48,7 @@ module Ethoscope
 
       # @return [Float] the largest absolute sample
       def peak
-        channels.size.zero? ? 0.0 : [channels.max, -channels.min].max
+        channels.empty? ? 0.0 : [channels.max, -channels.min].max
       end
     end
   end

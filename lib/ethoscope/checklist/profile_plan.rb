@@ -25,7 +25,8 @@ module Ethoscope
 
       def frame
         bars = middle(@songs.map(&:bars))
-        item("Frame", "Length", "about #{bars} bars", tolerance: "±16 bars", measure: { value: bars, tolerance: 16, unit: "bars" }, minutes: 5)
+        item("Frame", "Length", "about #{bars} bars", tolerance: "±16 bars",
+          measure: { value: bars, tolerance: 16, unit: "bars" }, minutes: 5)
       end
 
       def tempo
@@ -34,7 +35,8 @@ module Ethoscope
 
         value = @target[:bpm] || @profile[:tempo][:middle]
         tolerance = low ? [(high - low) / 2, 0.5].max.round(1) : 1.0
-        item("Tempo and key", "Tempo", format("%.2f BPM", value), tolerance: "±#{tolerance} BPM", measure: { value:, tolerance:, unit: "BPM" }, minutes: 5)
+        item("Tempo and key", "Tempo", format("%.2f BPM", value), tolerance: "±#{tolerance} BPM",
+          measure: { value:, tolerance:, unit: "BPM" }, minutes: 5)
       end
 
       def key
@@ -50,9 +52,11 @@ module Ethoscope
         return [] if degrees.empty?
 
         loop = @profile[:loops].first
-        [item("Chords and bass", "Vocabulary", degrees.map { |row| row[:degree] }.join(" "), tolerance: "one more at most", minutes: 15),
+        [item("Chords and bass", "Vocabulary", degrees.map do |row|
+          row[:degree]
+        end.join(" "), tolerance: "one more at most", minutes: 15),
          loop && item("Chords and bass", "Loop", loop[:degrees].first(8).join(" "), tolerance: "same order", minutes: 15,
-                                                                      steps: ["Write the loop in the new key.", "Change one chord the last time it comes round."])].compact
+           steps: ["Write the loop in the new key.", "Change one chord the last time it comes round."])].compact
       end
 
       def groove
@@ -61,19 +65,22 @@ module Ethoscope
         return [] if kinds.empty?
 
         @profile[:layers][:roles].select { |row| %w[kick snare hats].include?(row[:role]) }.map do |row|
-          item("Groove", "#{row[:role].capitalize} in the #{kinds[verse][:name]}", "plays in #{row[:counts][verse]} of #{kinds[verse][:of]} songs", tolerance: "by ear", minutes: 15)
+          item("Groove", "#{row[:role].capitalize} in the #{kinds[verse][:name]}",
+            "plays in #{row[:counts][verse]} of #{kinds[verse][:of]} songs", tolerance: "by ear", minutes: 15)
         end
       end
 
       def arrangement
         lengths = @songs.flat_map { |song| song.data[:sections].map { |section| section[:bars] } }.tally.max_by(&:last)
-        item("Arrangement", "Section length", "#{lengths.first} bars", tolerance: "±4 bars", measure: { value: lengths.first, tolerance: 4, unit: "bars" }, minutes: 20)
+        item("Arrangement", "Section length", "#{lengths.first} bars", tolerance: "±4 bars",
+          measure: { value: lengths.first, tolerance: 4, unit: "bars" }, minutes: 20)
       end
 
       def techniques
         @profile[:techniques].select { |row| row[:songs].count(true) * 2 >= @songs.size }.map do |row|
           entry = Techniques::Library.entry(row[:kind])
-          item("Techniques", entry.name, "in #{row[:songs].count(true)} of #{@songs.size} songs", tolerance: "at least once", minutes: 15, steps: entry.steps)
+          item("Techniques", entry.name, "in #{row[:songs].count(true)} of #{@songs.size} songs", tolerance: "at least once",
+            minutes: 15, steps: entry.steps)
         end
       end
 
@@ -82,7 +89,8 @@ module Ethoscope
         return nil if levels.empty?
 
         level = middle(levels)
-        item("Mix", "Loudness", "#{Readings::Words.signed(level)} LUFS", tolerance: "±1.5 LU", measure: { value: level, tolerance: 1.5, unit: "LUFS" })
+        item("Mix", "Loudness", "#{Readings::Words.signed(level)} LUFS", tolerance: "±1.5 LU",
+          measure: { value: level, tolerance: 1.5, unit: "LUFS" })
       end
 
       def check

@@ -11,13 +11,13 @@ module Ethoscope
       FINISH = %w[Techniques Mix Check].freeze
       ALL = [
         School.new(id: "chords", name: "chords first", reason: "the song is in the harmony",
-                   stages: START + ["Chords and bass", "Groove", "Sounds", "Arrangement"] + FINISH),
+          stages: START + ["Chords and bass", "Groove", "Sounds", "Arrangement"] + FINISH),
         School.new(id: "drums", name: "drums first", reason: "the body decides",
-                   stages: START + ["Groove", "Chords and bass", "Sounds", "Arrangement"] + FINISH),
+          stages: START + ["Groove", "Chords and bass", "Sounds", "Arrangement"] + FINISH),
         School.new(id: "sounds", name: "sounds first", reason: "the right sound writes the part",
-                   stages: START + ["Sounds", "Chords and bass", "Groove", "Arrangement"] + FINISH),
+          stages: START + ["Sounds", "Chords and bass", "Groove", "Arrangement"] + FINISH),
         School.new(id: "arrangement", name: "map first", reason: "know where everything goes",
-                   stages: START + ["Arrangement", "Chords and bass", "Groove", "Sounds"] + FINISH)
+          stages: START + ["Arrangement", "Chords and bass", "Groove", "Sounds"] + FINISH)
       ].freeze
 
       # @param id [String]

@@ -29,7 +29,7 @@ module Ethoscope
 
       def frame
         item("Frame", "Aim and length", "#{@data[:bars].size} bars, #{clock(@data[:bars].size * bar_seconds)}", from: "form", minutes: 5,
-                                                                                                              steps: ["Set up the session with this many bars.", "Mark the sections by name."])
+          steps: ["Set up the session with this many bars.", "Mark the sections by name."])
       end
 
       def bar_seconds
@@ -46,8 +46,8 @@ module Ethoscope
         return nil unless @bpm
 
         item("Tempo and key", "Tempo holds to the end", format("%.2f BPM", @bpm), tolerance: @exact ? "±0.05 BPM" : "±1 BPM", from: "tempo",
-                                                                                  measure: { value: @bpm, tolerance: @exact ? 0.05 : 1.0, unit: "BPM" }, minutes: 5,
-                                                                                  steps: tempo_steps)
+          measure: { value: @bpm, tolerance: @exact ? 0.05 : 1.0, unit: "BPM" }, minutes: 5,
+          steps: tempo_steps)
       end
 
       def tempo_steps
@@ -61,14 +61,20 @@ module Ethoscope
         return nil unless ratio > 0.5
 
         item("Tempo and key", "Swing of the #{@data[:groove][:swing_unit]}s", "#{(ratio * 100).round} %", tolerance: "±2 %", from: "meter",
-                                                                                                        measure: { value: (ratio * 100).round(1), tolerance: 2.0, unit: "%" })
+          measure: { value: (ratio * 100).round(1), tolerance: 2.0, unit: "%" })
       end
 
       def key
         return nil unless @key
 
-        steps = @shift.zero? ? [] : ["Everything from the reference moves #{format("%+d", @shift)} semitones.", "Set pitch tools to the new key."]
-        item("Tempo and key", "Key heard from the bounce", Readings::Words.signs(@key.to_s), tolerance: "same", from: "key", minutes: 5, steps:)
+        steps = if @shift.zero?
+                  []
+                else
+                  ["Everything from the reference moves #{format("%+d", @shift)} semitones.",
+                   "Set pitch tools to the new key."]
+                end
+        item("Tempo and key", "Key heard from the bounce", Readings::Words.signs(@key.to_s), tolerance: "same", from: "key",
+          minutes: 5, steps:)
       end
 
       def tuning
@@ -76,7 +82,7 @@ module Ethoscope
         return nil if cents.abs < 5 || !@exact
 
         item("Tempo and key", "Whole mix tuned #{cents.negative? ? "flat" : "sharp"}", "#{Readings::Words.signed(cents, 0)} cents", tolerance: "±4 cents",
-                                                                                                              measure: { value: cents, tolerance: 4.0, unit: "cents" }, from: "tuning", minutes: 5)
+          measure: { value: cents, tolerance: 4.0, unit: "cents" }, from: "tuning", minutes: 5)
       end
 
       def sounds
@@ -84,8 +90,8 @@ module Ethoscope
         heard.map do |layer|
           bars = layer[:activity].count { |value| value >= 0.5 }
           item("Sounds", "A sound for the #{layer[:role]}", "plays in #{bars} of #{@data[:bars].size} bars", tolerance: "by ear", from: "layers", minutes: 25,
-                                                                                                            steps: ["Name the family by ear.", "Match register first, then attack, then length."],
-                                                                                                            fallback: "Another source of the same family, or two simpler sounds layered.")
+            steps: ["Name the family by ear.", "Match register first, then attack, then length."],
+            fallback: "Another source of the same family, or two simpler sounds layered.")
         end
       end
 
@@ -99,15 +105,17 @@ module Ethoscope
           next if symbols.empty?
 
           item("Chords and bass", "Chords of the #{section[:label]}", symbols.join(" "), tolerance: "same order", from: "loop", minutes: 15,
-                                                                                         steps: ["Play the roots first.", "Add the upper notes and listen for the top one."],
-                                                                                         fallback: "Keep the bass and the top note; leave inner notes out.")
+            steps: ["Play the roots first.", "Add the upper notes and listen for the top one."],
+            fallback: "Keep the bass and the top note; leave inner notes out.")
         end
       end
 
       def first_of_letter = @data[:sections].uniq { |section| section[:letter] }
 
       def chords_in(section)
-        inside = @data[:chords].select { |chord| chord[:degree] && chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1) }
+        inside = @data[:chords].select do |chord|
+          chord[:degree] && chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1)
+        end
         inside.map { |chord| transposed(chord) }.chunk_while { |a, b| a == b }.map(&:first)
       end
 
@@ -123,7 +131,7 @@ module Ethoscope
 
         share = (100.0 * layer[:activity].count { |value| value >= 0.5 } / layer[:activity].size).round
         item("Chords and bass", "Bass sounds in most bars", "#{share} % of bars", tolerance: "±10 %", measure: { value: share, tolerance: 10, unit: "%" },
-                                                                               from: "layers", minutes: 15, steps: ["Start on the root of each chord.", "Leave the bars empty where it rests."])
+          from: "layers", minutes: 15, steps: ["Start on the root of each chord.", "Leave the bars empty where it rests."])
       end
 
       def groove
@@ -133,22 +141,24 @@ module Ethoscope
 
           count = layer[:activity].count { |value| value >= 0.5 }
           item("Groove", "#{role.capitalize} where it plays", "#{count} of #{@data[:bars].size} bars", tolerance: "±#{[count / 10, 1].max} bars",
-                                                                                                 measure: { value: count, tolerance: [count / 10, 1].max, unit: "bars" }, from: "layers", minutes: 15,
-                                                                                                 steps: ["Write two bars.", "Copy them through the sections where it plays."])
+            measure: { value: count, tolerance: [count / 10, 1].max, unit: "bars" }, from: "layers", minutes: 15,
+            steps: ["Write two bars.", "Copy them through the sections where it plays."])
         end
       end
 
       def arrangement
         lengths = @data[:sections].map { |section| section[:bars] }
         [item("Arrangement", "Section lengths", lengths.join(" "), tolerance: @exact ? "same" : "±1 section", from: "form", minutes: 15,
-                                                                  steps: @data[:sections].map { |section| "#{section[:label]}: bars #{section[:first_bar]} to #{section[:first_bar] + section[:bars] - 1}" }),
+          steps: @data[:sections].map do |section|
+            "#{section[:label]}: bars #{section[:first_bar]} to #{section[:first_bar] + section[:bars] - 1}"
+          end),
          loudest]
       end
 
       def loudest
         section = @data[:sections].max_by { |candidate| mean_energy(candidate) }
         item("Arrangement", "The peak is the #{section[:label]}", "bars #{section[:first_bar]} to #{section[:first_bar] + section[:bars] - 1}", tolerance: "±4 bars",
-                                                                                                                              from: "form", minutes: 10)
+          from: "form", minutes: 10)
       end
 
       def mean_energy(section) = @data[:bars][section[:first_bar] - 1, section[:bars]].sum { |bar| bar[:energy] } / section[:bars]
@@ -158,7 +168,7 @@ module Ethoscope
           entry = Techniques::Library.entry(kind)
           places = sightings.map { |sighting| "bar #{sighting[:first_bar]}" }.first(4).join(", ")
           item("Techniques", entry.name, "#{Readings::Words.times(sightings.size)}: #{places}", tolerance: "±1", from: "techniques",
-                                                                                              measure: { value: sightings.size, tolerance: 1, unit: "times" }, minutes: 15, steps: entry.steps)
+            measure: { value: sightings.size, tolerance: 1, unit: "times" }, minutes: 15, steps: entry.steps)
         end
       end
 
@@ -166,13 +176,14 @@ module Ethoscope
         level = @data[:loudness][:integrated]
         width = @data[:bars].sum { |bar| bar[:width] } / @data[:bars].size * 100
         [level && item("Mix", "Loudness", "#{Readings::Words.signed(level)} LUFS", tolerance: "±1.0 LU", measure: { value: level, tolerance: 1.0, unit: "LUFS" },
-                                                                                  from: "loudness", minutes: 15, steps: ["Remember that the reference was mastered.", "Compare level-matched first."]),
-         item("Mix", "Stereo width", "#{width.round} % side energy", tolerance: "±5 %", measure: { value: width.round, tolerance: 5, unit: "%" }, from: "loudness", minutes: 10)]
+          from: "loudness", minutes: 15, steps: ["Remember that the reference was mastered.", "Compare level-matched first."]),
+         item("Mix", "Stereo width", "#{width.round} % side energy", tolerance: "±5 %",
+           measure: { value: width.round, tolerance: 5, unit: "%" }, from: "loudness", minutes: 10)]
       end
 
       def check
         [item("Check", "Level-matched listening in three places", "3 of 3", from: "loudness", minutes: 15,
-                                                                            steps: ["Turn the reference down to the new track.", "Listen on headphones, small speakers and in mono."])]
+          steps: ["Turn the reference down to the new track.", "Listen on headphones, small speakers and in mono."])]
       end
     end
   end

@@ -20,7 +20,9 @@ module Ethoscope
 
       def self.row(section, data)
         bars = data[:bars][section[:first_bar] - 1, section[:bars]]
-        chords = data[:chords].select { |chord| chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1) }
+        chords = data[:chords].select do |chord|
+          chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1)
+        end
         [section[:label], section[:letter], section[:first_bar], section[:bars], section[:start].round(3), section[:end].round(3),
          (bars.sum { |bar| bar[:energy] } / bars.size).round(1), chords.map { |chord| chord[:symbol] }.join(" ")]
       end

@@ -30,7 +30,7 @@ module Ethoscope
         @ranges.each_with_index.map do |range, i|
           label, reason = names.fetch(groups[i])
           Section.new(label:, letter: letters[i], first_bar: range.begin + 1, bars: range.size,
-                      start: @edges[range.begin], end: @edges[range.end], confidence: confidence(i, groups), reason:)
+            start: @edges[range.begin], end: @edges[range.end], confidence: confidence(i, groups), reason:)
         end
       end
 
@@ -38,8 +38,10 @@ module Ethoscope
 
       # Group number of each section; a section joins the most similar earlier one that is similar enough.
       def group
-        @ranges.each_index.each_with_object([]) do |i, groups|
-          match = (0...i).select { |j| harmony(i, j) > SAME_HARMONY && timbre(i, j) < SAME_TIMBRE }.max_by { |j| harmony(i, j) - timbre(i, j) }
+        @ranges.each_index.with_object([]) do |i, groups|
+          match = (0...i).select do |j|
+            harmony(i, j) > SAME_HARMONY && timbre(i, j) < SAME_TIMBRE
+          end.max_by { |j| harmony(i, j) - timbre(i, j) }
           groups << (match ? groups[match] : (groups.max || -1) + 1)
         end
       end

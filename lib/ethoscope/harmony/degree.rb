@@ -49,7 +49,9 @@ module Ethoscope
       private_class_method :dominant_of
 
       def self.parallel(notes, key)
-        mode = PARALLELS.find { |name| name != key.mode && (notes - Key.new(pitch_class: key.pitch_class, mode: name).scale).empty? }
+        mode = PARALLELS.find do |name|
+          name != key.mode && (notes - Key.new(pitch_class: key.pitch_class, mode: name).scale).empty?
+        end
         mode && "#{key.tonic} #{mode}"
       end
       private_class_method :parallel

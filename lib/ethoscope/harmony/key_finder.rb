@@ -58,7 +58,9 @@ module Ethoscope
       def chords_at_home(key)
         table = AT_HOME.fetch(key.mode)
         total = @spans.sum { |span| span.last - span.first }
-        @spans.sum { |span| table[(span.chord.root - key.pitch_class) % 12][span.chord.minor? ? 1 : 0] * (span.last - span.first) } / total.to_f
+        @spans.sum do |span|
+          table[(span.chord.root - key.pitch_class) % 12][span.chord.minor? ? 1 : 0] * (span.last - span.first)
+        end / total.to_f
       end
 
       def profile_match(key)
@@ -72,7 +74,11 @@ module Ethoscope
       def rest_share(key)
         return 0.0 if @rests.empty?
 
-        @rests.count { |half_beat| tonic?(@spans.find { |span| half_beat >= span.first && half_beat < span.last }, key) } / @rests.size.to_f
+        @rests.count do |half_beat|
+          tonic?(@spans.find do |span|
+            half_beat >= span.first && half_beat < span.last
+          end, key)
+        end / @rests.size.to_f
       end
 
       def edges(key)

@@ -22,7 +22,9 @@ module Ethoscope
       # @return [Loop, nil] nil when nothing returns at least twice
       def main
         options = LENGTHS.filter_map { |length| best_of(length) }
-        options.max_by { |option| option[:cover] - (GAIN * Math.log2(option[:length])) - (option[:length] == 1 ? GAIN : 0) }&.then { |option| build(option) }
+        options.max_by do |option|
+          option[:cover] - (GAIN * Math.log2(option[:length])) - (option[:length] == 1 ? GAIN : 0)
+        end&.then { |option| build(option) }
       end
 
       private
@@ -56,7 +58,7 @@ module Ethoscope
         chords = @bars[option[:starts].first, option[:length]].flat_map { |bar| bar.chunk_while { |a, b| a == b }.map(&:first) }
         chords = chords.chunk_while { |a, b| a == b }.map(&:first).reject(&:none?)
         Loop.new(bars: option[:length], chords:, degrees: chords.map { |chord| Degree.of(chord, @key).numeral },
-                 starts: option[:starts].map { |start| start + 1 }, confidence: option[:cover].clamp(0.0, 0.99).round(2))
+          starts: option[:starts].map { |start| start + 1 }, confidence: option[:cover].clamp(0.0, 0.99).round(2))
       end
     end
   end

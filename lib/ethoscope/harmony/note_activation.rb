@@ -9,9 +9,6 @@ module Ethoscope
       # MIDI number of the lowest note, A0.
       LOWEST = 21
       ITERATIONS = 20
-      # Each overtone is this much weaker than the one below. Larger values explain more of the treble by the bass.
-      DECAY = 0.8
-      OVERTONES = 12
       WHITENING_BINS = 37
 
       # @return [Numo::SFloat] shape [spans, NOTES]
@@ -66,29 +63,12 @@ module Ethoscope
       end
 
       def explain(spectra)
-        profiles = self.class.profiles
+        profiles = Profiles.matrix
         gram = Numo::Linalg.dot(profiles, profiles.transpose.dup)
         target = Numo::Linalg.dot(spectra, profiles.transpose.dup)
         activation = target.clip(0, nil) + 1e-3
         ITERATIONS.times { activation *= target / (Numo::Linalg.dot(activation, gram) + 1e-6) }
         activation
-      end
-
-      # @return [Numo::SFloat] shape [NOTES, log-frequency bins], unit rows
-      def self.profiles
-        rows = Numo::SFloat.zeros(NOTES, Signal::LogFrequency::BINS)
-        NOTES.times do |note|
-          (1..OVERTONES).each do |overtone|
-            centre = (note * 3) + 1 + (36 * Math.log2(overtone))
-            (-1..1).each do |near|
-              bin = centre.round + near
-              next unless (0...Signal::LogFrequency::BINS).cover?(bin)
-
-              rows[note, bin] += (DECAY**(overtone - 1)) * (1 - ((bin - centre).abs / 2.0))
-            end
-          end
-        end
-        rows / Numo::NMath.sqrt((rows**2).sum(axis: 1, keepdims: true))
       end
     end
   end

@@ -11,6 +11,8 @@ module Ethoscope
       RANGE = (180.0..2200.0)
       # Degrees of smoothing of the 100 one-cent classes.
       SMOOTHING = 9
+      # A partial stands this far over the mean of its frame, in natural log units of magnitude.
+      PROMINENCE = 1.5
 
       # @param long_time [Signal::LongTime]
       # @return [Tuning] cents (-50.0 to 49.9), confidence (0 to 1), histogram of 100 shares
@@ -22,28 +24,40 @@ module Ethoscope
         peak = refine(histogram)
         strength = histogram.max / (histogram.mean + 1e-12)
         new(cents: peak.round(1), confidence: ((strength - 1) / 2.0).clamp(0.0, 1.0).round(2),
-            histogram: (histogram / histogram.sum).to_a.map { |share| share.round(4) })
+          histogram: (histogram / histogram.sum).to_a.map { |share| share.round(4) })
       end
 
-      # Parabolic interpolation of log magnitudes at local maxima (Smith & Serra, "PARSHL", 1987).
+      # Distances of all spectral peaks from the nearest semitone in cents, with their weights.
       def self.deviations(long_time)
         first = (RANGE.begin / long_time.bin_width).floor
         last = (RANGE.end / long_time.bin_width).ceil
         log = Numo::NMath.log(long_time.magnitudes[true, (first - 1)..(last + 1)] + 1e-9)
-        left = log[true, 0...-2]
-        centre = log[true, 1...-1]
-        right = log[true, 2..]
-        floor = log.mean(axis: 1, keepdims: true) + 1.5
-        found = ((centre > left) & (centre >= right) & (centre > floor)).where
+        found = peaks(log)
         return [Numo::DFloat[], Numo::DFloat[]] if found.empty?
 
-        below, at, above = [left, centre, right].map { |part| Numo::DFloat.cast(part.dup.flatten[found]) }
-        offset = (below - above) * 0.5 / (below - (at * 2) + above)
-        bins = Numo::DFloat.cast(found % centre.shape[1]) + first + offset
+        offset, height = interpolate(log, found)
+        bins = Numo::DFloat.cast(found % (log.shape[1] - 2)) + first + offset
         cents = Numo::NMath.log2(bins * (long_time.bin_width / 440.0)) * 1200
-        [cents - ((cents / 100).round * 100), Numo::NMath.exp(at * 0.5)]
+        [cents - ((cents / 100).round * 100), Numo::NMath.exp(height * 0.5)]
       end
       private_class_method :deviations
+
+      # Flat positions, in the matrix without its outer columns, of bins above both neighbours and the floor of their frame.
+      def self.peaks(log)
+        centre = log[true, 1...-1]
+        floor = log.mean(axis: 1, keepdims: true) + PROMINENCE
+        ((centre > log[true, 0...-2]) & (centre >= log[true, 2..]) & (centre > floor)).where
+      end
+      private_class_method :peaks
+
+      # Parabolic interpolation of log magnitudes (Smith & Serra, "PARSHL", 1987): offsets in bins, and heights.
+      def self.interpolate(log, found)
+        below, at, above = [log[true, 0...-2], log[true, 1...-1], log[true, 2..]].map do |part|
+          Numo::DFloat.cast(part.dup.flatten[found])
+        end
+        [(below - above) * 0.5 / (below - (at * 2) + above), at]
+      end
+      private_class_method :interpolate
 
       def self.count(cents, weights)
         index = Numo::Int32.cast((cents + 50).floor).clip(0, 99)

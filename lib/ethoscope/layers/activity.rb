@@ -117,7 +117,7 @@ module Ethoscope
         high = @notes.activation[true, 48...76]
         best = high.max(axis: 1)
         rest = @notes.activation[true, 24...76].mean(axis: 1)
-        @edges.each_cons(2).each_with_index.map do |_, bar|
+        @edges.each_cons(2).with_index.map do |_, bar|
           first = 2 * (@grid.pickup + (bar * @grid.meter.beats))
           rows = first...(first + (2 * @grid.meter.beats))
           log(best[rows].mean / (rest[rows].mean + 1e-6))
@@ -131,7 +131,9 @@ module Ethoscope
 
       def spans(activity)
         runs = activity.each_index.slice_when { |a, b| (activity[a] >= PLAYING) != (activity[b] >= PLAYING) }
-        runs.select { |run| activity[run.first] >= PLAYING }.map { |run| [@edges[run.first].round(3), @edges[run.last + 1].round(3)] }
+        runs.select do |run|
+          activity[run.first] >= PLAYING
+        end.map { |run| [@edges[run.first].round(3), @edges[run.last + 1].round(3)] }
       end
     end
   end

@@ -40,7 +40,9 @@ module Ethoscope
 
         names = per_song.flat_map(&:keys).uniq
         rows = names.map do |name|
-          { degree: name, share: (per_song.sum { |bars| bars[name] } / total).round(3), songs: per_song.map { |bars| bars[name].positive? } }
+          { degree: name, share: (per_song.sum { |bars| bars[name] } / total).round(3), songs: per_song.map do |bars|
+            bars[name].positive?
+          end }
         end
         rows.select { |row| row[:share] >= RARE }.sort_by { |row| -row[:share] }.first(10)
       end
@@ -54,7 +56,11 @@ module Ethoscope
 
       # @return [Hash] section kinds, and by role in how many songs it plays in each kind
       def layers
-        kinds = @songs.flat_map { |song| song.data[:sections].map { |section| kind(section) } }.tally.sort_by { |_, count| -count }.map(&:first).first(6)
+        kinds = @songs.flat_map do |song|
+          song.data[:sections].map do |section|
+            kind(section)
+          end
+        end.tally.sort_by { |_, count| -count }.map(&:first).first(6)
         order = %w[intro verse pre-chorus chorus bridge breakdown outro]
         kinds = kinds.sort_by { |name| order.index(name) || order.size }
         { kinds: kinds.map { |name| { name:, of: @songs.count { |song| sections_of(song, name).any? } } },
@@ -84,7 +90,9 @@ module Ethoscope
       def songs
         @songs.map do |song|
           { title: song.title, bars: song.bars, duration: song.data[:duration], meter: song.meter,
-            sections: song.data[:sections].map { |section| section.slice(:label, :letter, :first_bar, :bars).merge(energy: energy(song, section)) } }
+            sections: song.data[:sections].map do |section|
+              section.slice(:label, :letter, :first_bar, :bars).merge(energy: energy(song, section))
+            end }
         end
       end
 

@@ -29,7 +29,8 @@ module Ethoscope
         return nil if together.size < 2
 
         folded = together.count { |point| (point[:folded] - point[:counted]).abs > 0.01 }
-        text = format("Near %<middle>.1f BPM, from %<low>.1f to %<high>.1f", middle: zone[:middle], low: zone[:range][0], high: zone[:range][1])
+        text = format("Near %<middle>.1f BPM, from %<low>.1f to %<high>.1f", middle: zone[:middle], low: zone[:range][0],
+          high: zone[:range][1])
         text += folded.positive? ? ", #{Readings::Words.number(folded)} counted an octave away." : "."
         statement("Tempo", text, together.size)
       end
@@ -48,7 +49,8 @@ module Ethoscope
 
       def degree
         row = @builder.degrees.drop(1).max_by { |candidate| [candidate[:songs].count(true), candidate[:share]] }
-        row && statement("Harmony", "Beside the tonic, #{row[:degree]} is the chord that keeps coming back.", row[:songs].count(true))
+        row && statement("Harmony", "Beside the tonic, #{row[:degree]} is the chord that keeps coming back.",
+          row[:songs].count(true))
       end
 
       def form

@@ -52,7 +52,9 @@ module Ethoscope
         known = @tempos.compact
         return COMFORTABLE if known.empty?
 
-        known.flat_map { |tempo| [tempo / 2, tempo, tempo * 2] }.select { |tempo| (50..150).cover?(tempo) }.uniq.min_by do |centre|
+        known.flat_map do |tempo|
+          [tempo / 2, tempo, tempo * 2]
+        end.grep(50..150).uniq.min_by do |centre|
           distances = known.map { |tempo| Math.log2(fold(tempo, centre) / centre).abs }.sort
           changed = known.count { |tempo| (fold(tempo, centre) - tempo).abs > 0.01 }
           [distances[distances.size / 2] + (0.02 * changed) + (0.05 * Math.log2(centre / COMFORTABLE).abs), centre]

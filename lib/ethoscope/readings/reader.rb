@@ -50,14 +50,15 @@ module Ethoscope
       def tempo
         tempo = @data[:tempo]
         unless tempo[:bpm]
-          return reading("tempo", { bpm: nil }, "No steady pulse found", why: "Onsets repeat at no rate between 42 and 220 BPM. Bars are two seconds each.")
+          return reading("tempo", { bpm: nil }, "No steady pulse found",
+            why: "Onsets repeat at no rate between 42 and 220 BPM. Bars are two seconds each.")
         end
 
         rivals = tempo[:candidates].drop(1).map { |rival| { label: format("%.2f BPM", rival[:bpm]), odds: rival[:odds] } }
         first = rivals.first
         note = first ? "or #{first[:label].delete_suffix(" BPM")}: #{Words.odds(tempo[:confidence], first[:odds])}" : "no rival"
         reading("tempo", { bpm: tempo[:bpm] }, format("%<bpm>.2f BPM, %<course>s", bpm: tempo[:bpm], course: tempo_course),
-                note:, confidence: tempo[:confidence], rivals:, why: tempo_why)
+          note:, confidence: tempo[:confidence], rivals:, why: tempo_why)
       end
 
       def tempo_course
@@ -78,8 +79,8 @@ module Ethoscope
         rivals = @data[:meters].drop(1).map { |rival| { label: rival[:name], odds: rival[:odds] } }
         note = groove[:swing_ratio] > 0.5 ? "#{groove[:swing_unit]}s late" : "#{@data[:meter]} time"
         reading("meter", { name: @data[:meter], swing: groove[:swing_ratio] }, "#{meter_words}, #{swing}", note:,
-                                                                                                          confidence: @data[:meter_confidence], rivals:,
-                                                                                                          why: "Bars of this length repeat best, and harmony changes on their first beat.")
+          confidence: @data[:meter_confidence], rivals:,
+          why: "Bars of this length repeat best, and harmony changes on their first beat.")
       end
 
       def meter_words
@@ -96,7 +97,7 @@ module Ethoscope
         first = rivals.first
         statement = first[:odds] >= CLOSE_RIVAL ? "#{name}, or #{first[:label]}" : "#{name}, well clear of rivals"
         reading("key", key.slice(:tonic, :mode), statement, note: Words.odds(key[:confidence], first[:odds]), confidence: key[:confidence],
-                                                            rivals:, why: key_why(name))
+          rivals:, why: key_why(name))
       end
 
       def key_why(name)
@@ -114,26 +115,29 @@ module Ethoscope
                     else "#{cents.abs.round} cents #{cents.negative? ? "flat" : "sharp"} of A 440"
                     end
         reading("tuning", { cents: }, statement, note: "A4 at #{@data[:tuning][:a4]} Hz", confidence: @data[:tuning][:confidence],
-                                                 why: "Where the partials between 180 and 2200 Hz lie against equal temperament.")
+          why: "Where the partials between 180 and 2200 Hz lie against equal temperament.")
       end
 
       def loop_reading
         loop = @data[:loop]
-        return reading("loop", nil, "No loop found", why: "No run of up to twelve bars comes back with the same chords.") unless loop
+        unless loop
+          return reading("loop", nil, "No loop found",
+            why: "No run of up to twelve bars comes back with the same chords.")
+        end
 
         length = "#{Words.number(loop[:bars])} #{loop[:bars] == 1 ? "bar" : "bars"}"
         reading("loop", loop.slice(:bars, :degrees), "#{loop[:degrees].first(6).join(" ")}, #{length}, #{Words.times(loop[:starts].size)}",
-                note: "first at bar #{loop[:starts].first}", confidence: loop[:confidence],
-                why: "Returns at bars #{loop[:starts].first(12).join(", ")}: #{loop[:symbols].join(" ")}.")
+          note: "first at bar #{loop[:starts].first}", confidence: loop[:confidence],
+          why: "Returns at bars #{loop[:starts].first(12).join(", ")}: #{loop[:symbols].join(" ")}.")
       end
 
       def form
         sections = @data[:sections]
         sure = sections.sum { |section| section[:confidence] } / sections.size
         reading("form", { sections: sections.size, letters: sections.map { |section| section[:letter] } },
-                "#{Words.number(sections.size).capitalize} section#{"s" if sections.size > 1} over #{@data[:bars].size} bars",
-                note: sections.map { |section| section[:letter] }.first(8).join(" "), confidence: sure.round(2),
-                why: "Cut where timbre and harmony change together; letters repeat where chords do.")
+          "#{Words.number(sections.size).capitalize} section#{"s" if sections.size > 1} over #{@data[:bars].size} bars",
+          note: sections.map { |section| section[:letter] }.first(8).join(" "), confidence: sure.round(2),
+          why: "Cut where timbre and harmony change together; letters repeat where chords do.")
       end
 
       def loudness
@@ -142,7 +146,7 @@ module Ethoscope
         return reading("loudness", nil, "Too quiet to gate", why: "No block of 400 ms passes −70 LUFS.") unless level
 
         reading("loudness", { lufs: level }, "#{Words.signed(level)} LUFS, #{spread} wide", note: "peak #{peak} dBFS", confidence: 0.99,
-                                                                                            why: "Integrated over the whole file after ITU-R BS.1770-4, gated.")
+          why: "Integrated over the whole file after ITU-R BS.1770-4, gated.")
       end
 
       def spread

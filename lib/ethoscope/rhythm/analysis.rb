@@ -49,8 +49,8 @@ module Ethoscope
 
         candidates = tempo_candidates(weighed, tempo(grid, best))
         Result.new(bpm: candidates.first.bpm, constant: @warp.constant, confidence: candidates.first.odds, candidates:,
-                   meters: meter_candidates(weighed), grid:, grid_confidence: weighed.first.odds.round(3),
-                   swing: Swing.measure(evidence, best))
+          meters: meter_candidates(weighed), grid:, grid_confidence: weighed.first.odds.round(3),
+          swing: Swing.measure(evidence, best))
       end
 
       # For a constant tempo the mean over all beats; else the median of the bars.
@@ -80,7 +80,9 @@ module Ethoscope
         ranked = same.group_by { |item| item.hypothesis.meter.name }.map do |name, items|
           MeterCandidate.new(name:, odds: (items.sum(&:odds) / total).round(3))
         end
-        ranked.sort_by { |candidate| -candidate.odds }.select.with_index { |candidate, i| i.zero? || candidate.odds >= WORTH_NAMING }
+        ranked.sort_by do |candidate|
+          -candidate.odds
+        end.select.with_index { |candidate, i| i.zero? || candidate.odds >= WORTH_NAMING }
       end
 
       # Beats from the first sound (a shorter run before the first whole bar is the pickup) to the end of the bar in which

@@ -96,7 +96,7 @@ module Ethoscope
         end
         middle, low, change = folded.values_at(:middle, :low, :change).map(&:to_a)
         features.merge(four_features(meter, middle, low, change),
-                       waltz_middle: meter.beats == 3 ? ratio((middle[1] + middle[2]) / 2, middle[0]) : 0.0)
+          waltz_middle: meter.beats == 3 ? ratio((middle[1] + middle[2]) / 2, middle[0]) : 0.0)
       end
 
       def four_features(meter, middle, low, change)

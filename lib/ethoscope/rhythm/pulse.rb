@@ -34,7 +34,7 @@ module Ethoscope
       def related
         return [] unless period
 
-        RATIOS.map { |ratio| period * ratio.to_f }.select { |candidate| (0.27..1.43).cover?(candidate) }
+        RATIOS.map { |ratio| period * ratio.to_f }.grep(0.27..1.43)
       end
 
       # @param lag [Float] seconds

@@ -24,9 +24,7 @@ module Ethoscope
 
         eighth = off_beat(evidence, hypothesis, hypothesis.period)
         sixteenth = off_beat(evidence, hypothesis, hypothesis.period / 2)
-        if sixteenth && (sixteenth - 0.5) > STRAIGHT && (eighth.nil? || (eighth - 0.5).abs < STRAIGHT * 2)
-          return new(unit: "16th", ratio: sixteenth.round(3), confidence: 0.7)
-        end
+        return new(unit: "16th", ratio: sixteenth.round(3), confidence: 0.7) if sixteenth && (sixteenth - 0.5) > STRAIGHT && (eighth.nil? || (eighth - 0.5).abs < STRAIGHT * 2)
         return new(unit: "8th", ratio: 0.5, confidence: 0.6) if eighth.nil? || (eighth - 0.5) < STRAIGHT
 
         new(unit: "8th", ratio: eighth.round(3), confidence: 0.75)

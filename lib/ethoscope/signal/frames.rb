@@ -47,8 +47,7 @@ module Ethoscope
         out = Numo::SFloat.zeros(rows, (size / 2) + 1)
         # The transform ignores a view's offset, so each row is copied first.
         rows.times { |i| out[i, true] = Numo::Pocketfft.rfft(frames[i, true].dup).abs }
-        out.inplace * out
-        out
+        out * out
       end
 
       def self.pad(samples, size, hop, count)

@@ -22,7 +22,7 @@ module Ethoscope
         return nil if slow < SLOWEST || fast / slow < FASTER
 
         scene.sighting(KIND, after.first_bar..after.last_bar, confidence: 0.4 + ((fast / slow) / 8),
-                                                              detail: { from_per_beat: from.round(1), to_per_beat: to.round(1) })
+          detail: { from_per_beat: from.round(1), to_per_beat: to.round(1) })
       end
       private_class_method :change
 

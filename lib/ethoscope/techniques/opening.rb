@@ -15,7 +15,9 @@ module Ethoscope
       # @param scene [Scene]
       # @return [Array<Sighting>]
       def self.find(scene)
-        scene.sections.each_cons(2).flat_map { |before, after| [filtered(scene, before, after), narrow(scene, before, after)].compact }
+        scene.sections.each_cons(2).flat_map do |before, after|
+          [filtered(scene, before, after), narrow(scene, before, after)].compact
+        end
       end
 
       def self.mean(values, section) = values[(section.first_bar - 1)...section.last_bar].then { |part| part.sum / part.size }
@@ -25,7 +27,8 @@ module Ethoscope
         rise = mean(scene.brightness, after) - mean(scene.brightness, before)
         return nil if rise < BRIGHTER_DB
 
-        scene.sighting(FILTERED, before.first_bar..before.last_bar, confidence: 0.4 + (rise / 40), detail: { opens_by_db: rise.round(1) })
+        scene.sighting(FILTERED, before.first_bar..before.last_bar, confidence: 0.4 + (rise / 40),
+          detail: { opens_by_db: rise.round(1) })
       end
       private_class_method :filtered
 
@@ -35,7 +38,7 @@ module Ethoscope
         return nil unless here <= NARROW_SHARE && there > [here * WIDER, 0.02].max
 
         scene.sighting(NARROW, before.first_bar..before.last_bar, confidence: 0.5 + there,
-                                                                  detail: { side_share: here.round(3), opens_to: there.round(3) })
+          detail: { side_share: here.round(3), opens_to: there.round(3) })
       end
       private_class_method :narrow
     end

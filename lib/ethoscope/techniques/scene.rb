@@ -72,7 +72,7 @@ module Ethoscope
       def sighting(kind, bars, confidence:, start: nil, detail: {})
         edges = grid.bar_edges
         Sighting.new(kind:, first_bar: bars.begin, last_bar: bars.end, start: (start || edges[bars.begin - 1]).round(3),
-                     end: edges[bars.end].round(3), confidence: confidence.clamp(0.0, 0.99).round(2), detail:)
+          end: edges[bars.end].round(3), confidence: confidence.clamp(0.0, 0.99).round(2), detail:)
       end
 
       private

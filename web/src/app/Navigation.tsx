@@ -1,0 +1,190 @@
+import { useQuery } from "@tanstack/react-query";
+import { ListChecks, Moon, SquareStack } from "lucide-react";
+import type { ReactNode } from "react";
+import { Link, NavLink, useParams } from "react-router";
+import { studyQuery } from "../api/queries";
+import type { ReferenceRow, Study, StudyPage } from "../api/types";
+import { Marks } from "../components/Marks";
+import { figure, signs } from "../lib/format";
+import { toggleTheme } from "./theme";
+
+const AIMS = { exact: "An exact remake", style: "In the style of", study: "Study only" } as const;
+
+/** The left edge: the study, its references with their marks, its profile and its checklists. A rail when narrow. */
+export function Navigation({ onHelp }: { onHelp: () => void }) {
+  const studyId = Number(useParams().studyId);
+  const { data } = useQuery({ ...studyQuery(studyId), enabled: Number.isFinite(studyId) });
+  return (
+    <nav aria-label="Study" className="flex w-12 shrink-0 flex-col border-r border-rule bg-paper mid:w-[176px]">
+      <Link
+        to="/"
+        title="All studies"
+        className="flex h-11 items-center gap-2.5 border-b border-rule px-3.5 hover:bg-wash mid:px-4"
+      >
+        <Emblem />
+        <span className="hidden font-serif text-18 mid:inline">Ethoscope</span>
+      </Link>
+      {data && Number.isFinite(studyId) && <StudyPart page={data} />}
+      <div className="mt-auto flex flex-col gap-1 border-t border-rule p-2 mid:p-3">
+        <EdgeButton name="Night or day" mark={<Moon size={13} />} onClick={() => toggleTheme()} />
+        <EdgeButton name="All keys" mark={<span className="font-mono text-12">?</span>} onClick={onHelp} />
+      </div>
+    </nav>
+  );
+}
+
+function EdgeButton({ name, mark, onClick }: { name: string; mark: ReactNode; onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-label={name}
+      title={name}
+      onClick={onClick}
+      className="flex items-center justify-between px-1 py-1 text-ink-2 hover:bg-wash"
+    >
+      <span className="hidden mid:inline">{name}</span>
+      <span aria-hidden className="grid size-[18px] place-items-center rounded-sm border border-firm">
+        {mark}
+      </span>
+    </button>
+  );
+}
+
+function StudyPart({ page }: { page: StudyPage }) {
+  const { study, references, checklists } = page;
+  const base = `/studies/${study.id}`;
+  const latest = checklists[0];
+  return (
+    <>
+      <Link to={base} className="hidden border-b border-rule px-4 py-2.5 hover:bg-wash mid:block">
+        <span className="text-ink-2">Study</span>
+        <span className="block font-serif text-18 leading-tight">{study.title}</span>
+        <span className="mt-1 block text-11 text-ink-2">{aimText(study, references.length)}</span>
+      </Link>
+      <Link
+        to={base}
+        title={study.title}
+        aria-label={`Study ${study.title}`}
+        className="grid h-11 place-items-center border-b border-rule hover:bg-wash mid:hidden"
+      >
+        <SquareStack size={17} />
+      </Link>
+      <div className="min-h-0 overflow-y-auto scroll-quiet">
+        <p className="hidden justify-between px-4 pt-3 pb-1.5 text-ink-2 mid:flex">
+          References <span className="figure">{references.length}</span>
+        </p>
+        {references.map((reference) => (
+          <ReferenceLink key={reference.id} base={base} reference={reference} />
+        ))}
+      </div>
+      <div className="border-t border-rule py-2">
+        <PageLink
+          to={`${base}/profile`}
+          name="Profile"
+          figures={`${references.filter((row) => row.summary).length} songs`}
+          short="P"
+        />
+        <PageLink
+          to={latest ? `${base}/checklists/${latest.id}` : `${base}/checklists`}
+          name="Checklist"
+          figures={latest ? `${latest.done} of ${latest.total}` : "none"}
+          short="C"
+        />
+        <Link
+          to={`${base}/checklists`}
+          className="hidden px-4 py-1 text-ink-2 hover:bg-wash mid:block"
+          title="All checklists of this study"
+        >
+          All checklists
+        </Link>
+      </div>
+    </>
+  );
+}
+
+function aimText(study: Study, count: number): string {
+  const aim =
+    study.aim === "style" ? `${AIMS.style} ${count} ${count === 1 ? "song" : "songs"}.` : `${AIMS[study.aim]}.`;
+  const key = study.target_tonic && study.target_mode ? signs(`${study.target_tonic} ${study.target_mode}`) : null;
+  const tempo = study.target_bpm ? `${figure(study.target_bpm, 2)} BPM` : null;
+  const target = [key, tempo].filter(Boolean).join(" at ");
+  return target ? `${aim} New track: ${target}.` : aim;
+}
+
+function ReferenceLink({ base, reference }: { base: string; reference: ReferenceRow }) {
+  const { summary, analysis } = reference;
+  return (
+    <NavLink
+      to={`${base}/references/${reference.id}`}
+      title={reference.title}
+      className={({ isActive }) =>
+        `block border-l-[3px] px-2 py-1.5 mid:pr-3 mid:pl-[13px] ${isActive ? "border-select bg-sheet" : "border-transparent hover:bg-wash"}`
+      }
+    >
+      <span className="hidden truncate font-medium mid:block">{reference.title}</span>
+      <span className="grid place-items-center text-11 font-medium mid:hidden" aria-hidden>
+        {initials(reference.title)}
+      </span>
+      <span className="hidden items-center justify-between gap-1 text-11 text-ink-2 mid:flex">
+        {summary ? (
+          <span className="truncate whitespace-pre figure">{`${summary.bpm ? figure(summary.bpm, 2) : "–"} ${summary.key ?? ""}`}</span>
+        ) : (
+          <span>{waiting(reference)}</span>
+        )}
+        {analysis?.state !== "failed" && <Marks marks={reference.marks} />}
+      </span>
+    </NavLink>
+  );
+}
+
+function initials(title: string): string {
+  const words = title.split(/\s+/).filter(Boolean);
+  return words
+    .slice(0, 2)
+    .map((word) => [...word][0] ?? "")
+    .join("");
+}
+
+function waiting({ analysis }: ReferenceRow): string {
+  if (analysis?.state === "failed") return "failed";
+  if (analysis?.state === "running") return `${analysis.stage ?? ""} ${Math.round(analysis.progress * 100)} %`;
+  return "waiting";
+}
+
+function PageLink({ to, name, figures, short }: { to: string; name: string; figures: string; short: string }) {
+  return (
+    <NavLink
+      to={to}
+      title={name}
+      className={({ isActive }) =>
+        `flex items-baseline justify-between border-l-[3px] px-2 py-1.5 mid:pr-4 mid:pl-[13px] ${isActive ? "border-select bg-sheet" : "border-transparent hover:bg-wash"}`
+      }
+    >
+      <span className="hidden text-13 font-medium mid:inline">{name}</span>
+      <span className="figure hidden text-ink-2 mid:inline">{figures}</span>
+      <span aria-hidden className="mx-auto mid:hidden">
+        {short === "P" ? <SquareStack size={15} /> : <ListChecks size={15} />}
+      </span>
+    </NavLink>
+  );
+}
+
+/** Six tallies and one mark by ear. */
+function Emblem() {
+  const cells: [number, number, string][] = [
+    [0, 0, "var(--ink-d5)"],
+    [6, 0, "var(--ink-d3)"],
+    [12, 0, "var(--ink-d5)"],
+    [0, 6, "var(--ink-d2)"],
+    [6, 6, "var(--ink-d5)"],
+    [6, 12, "var(--ink-d4)"],
+    [12, 12, "var(--heard)"],
+  ];
+  return (
+    <svg width="17" height="17" viewBox="0 0 17 17" aria-hidden className="shrink-0">
+      {cells.map(([x, y, fill]) => (
+        <rect key={`${x}-${y}`} x={x} y={y} width="4.5" height="4.5" fill={fill} />
+      ))}
+    </svg>
+  );
+}

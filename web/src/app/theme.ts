@@ -1,0 +1,20 @@
+export type Theme = "day" | "night";
+
+const KEY = "ethoscope-theme";
+
+export function storedTheme(): Theme {
+  const stored = localStorage.getItem(KEY);
+  if (stored === "day" || stored === "night") return stored;
+  return matchMedia("(prefers-color-scheme: dark)").matches ? "night" : "day";
+}
+
+export function applyTheme(theme: Theme): void {
+  document.documentElement.dataset.theme = theme;
+}
+
+export function toggleTheme(): Theme {
+  const next = document.documentElement.dataset.theme === "night" ? "day" : "night";
+  localStorage.setItem(KEY, next);
+  applyTheme(next);
+  return next;
+}

@@ -1,0 +1,35 @@
+import { useEffect, useRef } from "react";
+
+export type KeyMap = Record<string, (event: KeyboardEvent) => void>;
+
+const TYPING = "input, textarea, select, [contenteditable]";
+
+/** Keys that act on the page, by name ("Space", "l", "Shift+ArrowLeft"); silent while somebody types or a dialog is open. */
+export function useKeys(keys: KeyMap): void {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
+      const target = event.target instanceof Element ? event.target : null;
+      if (target?.closest(TYPING) || document.querySelector("[role=dialog]")) return;
+      const name = nameOf(event);
+      // Space and Enter belong to the button that has the focus.
+      if ((name === "Space" || name === "Enter") && target?.closest("button, a, [role=slider]")) return;
+      if (name.includes("Arrow") && target?.closest("[role=slider], [role=group], [role=radiogroup]")) return;
+      const act = latest.current[name];
+      if (!act) return;
+      event.preventDefault();
+      act(event);
+    };
+    document.addEventListener("keydown", press);
+    return () => document.removeEventListener("keydown", press);
+  }, []);
+}
+
+function nameOf(event: KeyboardEvent): string {
+  const name = event.key === " " ? "Space" : event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  return event.shiftKey && name.length > 1 ? `Shift+${name}` : name;
+}

@@ -1,0 +1,140 @@
+import { Check, Minus } from "lucide-react";
+import { Checkbox } from "radix-ui";
+import { useState } from "react";
+import { Link } from "react-router";
+import type { Checklist, Item, ItemState } from "../api/types";
+import { Button } from "../components/Button";
+
+interface ItemRowProps {
+  item: Item;
+  checklist: Checklist;
+  firstOfStage: boolean;
+  open: boolean;
+  onOpen: () => void;
+  onChange: (change: { state?: ItemState; note?: string }) => void;
+}
+
+/** One thing to do on one line; opened, it says how, what if not, and takes a note. */
+export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange }: ItemRowProps) {
+  const settled = item.state !== "open";
+  return (
+    <>
+      <tr className={`${firstOfStage ? "border-t border-rule" : ""} ${open ? "bg-paper" : "hover:bg-wash"}`}>
+        <td className="h-[25px] truncate pr-2 font-serif text-15 leading-none">{firstOfStage ? item.stage : ""}</td>
+        <td className="border-b border-faint figure text-ink-2">{item.number}</td>
+        <td className="border-b border-faint">
+          <Tick item={item} onChange={onChange} />
+        </td>
+        <td className="border-b border-faint pr-3">
+          <button
+            type="button"
+            aria-expanded={open}
+            onClick={onOpen}
+            className={`w-full truncate text-left text-13 ${item.state === "done" ? "text-ink-2" : ""} ${item.state === "skipped" ? "text-ink-3 line-through" : ""}`}
+          >
+            {item.title}
+            {item.note && <span className="ml-2 text-heard-text">note</span>}
+          </button>
+        </td>
+        <td className={`truncate border-b border-faint pr-3 ${settled ? "text-ink-2" : ""}`} title={item.target}>
+          {item.target}
+        </td>
+        <td className="truncate border-b border-faint pr-2 text-ink-2">{item.tolerance}</td>
+        <td className="border-b border-faint figure text-ink-2">{item.minutes}</td>
+        <td className="truncate border-b border-faint">
+          <From item={item} checklist={checklist} />
+        </td>
+      </tr>
+      {open && <Opened item={item} onChange={onChange} />}
+    </>
+  );
+}
+
+function Tick({ item, onChange }: { item: Item; onChange: ItemRowProps["onChange"] }) {
+  return (
+    <Checkbox.Root
+      aria-label={`${item.number} ${item.title}`}
+      checked={item.state === "skipped" ? "indeterminate" : item.state === "done"}
+      onCheckedChange={(checked) => onChange({ state: checked === true && item.state === "open" ? "done" : "open" })}
+      className="grid size-[15px] place-items-center border border-firm bg-sheet data-[state=checked]:border-confirmed"
+    >
+      <Checkbox.Indicator>
+        {item.state === "skipped" ? (
+          <Minus size={12} className="text-ink-2" />
+        ) : (
+          <Check size={13} strokeWidth={3} className="text-confirmed" />
+        )}
+      </Checkbox.Indicator>
+    </Checkbox.Root>
+  );
+}
+
+/** Leads to the reading that the target came from. */
+function From({ item, checklist }: { item: Item; checklist: Checklist }) {
+  const study = `/studies/${checklist.study_id}`;
+  const strip = ["tempo", "meter", "key", "tuning", "loop", "form", "loudness"].includes(item.from);
+  const path = checklist.reference_id
+    ? `${study}/references/${checklist.reference_id}${strip ? `?reading=${item.from}` : ""}`
+    : `${study}/profile`;
+  return (
+    <Link to={path} className="underline decoration-firm underline-offset-2 hover:bg-wash">
+      {item.from}
+    </Link>
+  );
+}
+
+function Opened({ item, onChange }: { item: Item; onChange: ItemRowProps["onChange"] }) {
+  const [note, setNote] = useState(item.note);
+  return (
+    <tr className="bg-paper">
+      <td />
+      <td colSpan={7} className="border-b border-rule border-l-[3px] border-l-select">
+        <div className="grid grid-cols-[1fr_1fr] gap-6 px-4 pt-1 pb-3">
+          <div>
+            <p className="mb-1 text-13">{item.target}</p>
+            <h3 className="mb-1 font-medium">How to do it</h3>
+            {item.steps.length === 0 && (
+              <p className="text-ink-2">By ear: compare with the reference, level-matched.</p>
+            )}
+            <ol>
+              {item.steps.map((step, index) => (
+                <li key={step} className="grid grid-cols-[18px_1fr] py-0.5">
+                  <span className="figure text-ink-2">{index + 1}</span>
+                  {step}
+                </li>
+              ))}
+            </ol>
+            {item.fallback && (
+              <>
+                <h3 className="mt-2 mb-1 font-medium">If it can't be found</h3>
+                <p className="font-serif text-15 leading-snug">{item.fallback}</p>
+              </>
+            )}
+          </div>
+          <div className="flex flex-col gap-2">
+            <label className="font-medium" htmlFor={`note-${item.id}`}>
+              Your note
+            </label>
+            <textarea
+              id={`note-${item.id}`}
+              rows={2}
+              maxLength={1000}
+              value={note}
+              onChange={(event) => setNote(event.target.value)}
+              onBlur={() => note !== item.note && onChange({ note })}
+              className="w-full resize-y rounded-sm border border-firm bg-sheet px-2 py-1 font-serif text-15 italic"
+            />
+            <div className="flex gap-2">
+              <Button disabled={note === item.note} onClick={() => onChange({ note })}>
+                Keep the note
+              </Button>
+              <Button onClick={() => onChange({ state: item.state === "skipped" ? "open" : "skipped" })}>
+                {item.state === "skipped" ? "Take it up again" : "Skip it"}
+              </Button>
+            </div>
+          </div>
+        </div>
+      </td>
+    </tr>
+  );
+}

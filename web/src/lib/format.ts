@@ -1,0 +1,42 @@
+/** Figures and times as people read them. Minus signs are true ones. */
+
+export function figure(value: number, decimals = 0): string {
+  return value.toFixed(decimals).replace("-", "−");
+}
+
+export function clock(seconds: number, decimals = 0): string {
+  const safe = Math.max(0, seconds);
+  const minutes = Math.floor(safe / 60);
+  const rest = (safe - minutes * 60).toFixed(decimals);
+  return `${minutes}:${rest.padStart(decimals > 0 ? 3 + decimals : 2, "0")}`;
+}
+
+export function percent(share: number): string {
+  return `${Math.round(share * 100)} %`;
+}
+
+/** Pitch and key names with signs: Bb minor to B♭ minor. */
+export function signs(name: string): string {
+  return name.replace(
+    /([A-G])([b#]+)/g,
+    (_, letter: string, marks: string) => letter + marks.replaceAll("b", "♭").replaceAll("#", "♯"),
+  );
+}
+
+export function bars(first: number, last: number): string {
+  return first === last ? `bar ${first}` : `bars ${first}–${last}`;
+}
+
+export function plural(count: number, one: string, many = `${one}s`): string {
+  return `${count} ${count === 1 ? one : many}`;
+}
+
+/** Odds of the first against the second, such as "4 to 1". */
+export function oddsAgainst(first: number, other: number): string {
+  const ratio = Math.max(1, Math.round(first / Math.max(other, 0.001)));
+  return ratio >= 99 ? "99+ to 1" : `${ratio} to 1`;
+}
+
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
+}

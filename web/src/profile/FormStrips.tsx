@@ -1,0 +1,55 @@
+import type { Profile } from "../api/types";
+import { amountStep, inkColour, textOnInk, type Step } from "../lib/ink";
+import { ROW } from "./SongPlots";
+
+const SHORT: Record<string, string> = {
+  intro: "in",
+  verse: "verse",
+  chorus: "ch",
+  bridge: "br",
+  breakdown: "bk",
+  outro: "out",
+  "pre-chorus": "pre",
+  "post-chorus": "post",
+};
+
+/** One strip a song, a run a section; denser where it is louder. */
+export function FormStrips({ profile }: { profile: Profile }) {
+  const longest = Math.max(...profile.songs.map((song) => song.bars), 1);
+  return (
+    <ol className="border-t border-rule">
+      {profile.songs.map((song) => (
+        <li key={song.title} className="flex items-center border-b border-faint" style={{ height: ROW }}>
+          <span className="relative block h-[20px] grow">
+            {song.sections.map((section) => {
+              const step = Math.max(1, amountStep(section.energy)) as Step;
+              const share = section.bars / longest;
+              return (
+                <span
+                  key={section.first_bar}
+                  title={`${section.label} ${section.letter}, ${section.bars} bars from bar ${section.first_bar}`}
+                  className="absolute top-0 h-full overflow-hidden text-center text-11 leading-[20px]"
+                  style={{
+                    left: `${((section.first_bar - 1) / longest) * 100}%`,
+                    width: `calc(${share * 100}% - 2px)`,
+                    background: inkColour(step),
+                    color: textOnInk(step),
+                  }}
+                >
+                  {name(section.label, share)}
+                </span>
+              );
+            })}
+          </span>
+          <span className="figure w-8 text-right">{song.bars}</span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function name(label: string, share: number): string {
+  if (share > 0.2) return label;
+  const short = SHORT[label.replace(/ \d+$/, "")] ?? label.slice(0, 3);
+  return share > 0.05 ? short : "";
+}

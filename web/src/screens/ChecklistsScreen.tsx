@@ -1,0 +1,139 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState, type FormEvent } from "react";
+import { Link, useNavigate } from "react-router";
+import { write } from "../api/client";
+import { schoolsQuery, studyQuery } from "../api/queries";
+import type { StudyPage } from "../api/types";
+import { Button } from "../components/Button";
+import { Field } from "../components/Field";
+import { Failure, Notice } from "../components/Notice";
+import { PageHead } from "../components/PageHead";
+import { day } from "../lib/format";
+import { useStudyId } from "./params";
+
+/** The checklists of a study, and how to make another. */
+export function ChecklistsScreen() {
+  const studyId = useStudyId();
+  const { data } = useQuery(studyQuery(studyId));
+  if (!data) return <PageHead title="Checklists" />;
+
+  const ready = data.references.filter((row) => row.summary);
+  return (
+    <>
+      <PageHead title="Checklists" remark={data.study.title} />
+      <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
+        {data.checklists.length > 0 && <ChecklistTable page={data} />}
+        {ready.length === 0 ? (
+          <Notice
+            action={
+              <Link to={`/studies/${studyId}`} className="underline">
+                To the study
+              </Link>
+            }
+          >
+            A checklist comes from what was measured. Add a reference first, and let its analysis finish.
+          </Notice>
+        ) : (
+          <MakeChecklist page={data} />
+        )}
+      </div>
+    </>
+  );
+}
+
+function ChecklistTable({ page }: { page: StudyPage }) {
+  const { data: schools } = useQuery(schoolsQuery);
+  return (
+    <table className="mt-2 w-full max-w-[860px] border-collapse text-left">
+      <thead className="text-ink-2">
+        <tr className="border-b border-rule">
+          {["Checklist", "Order", "Done", "Made"].map((name) => (
+            <th key={name} scope="col" className="h-8 pr-4 font-normal">
+              {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {page.checklists.map((row) => (
+          <tr key={row.id} className="border-b border-faint hover:bg-wash">
+            <td className="py-2 pr-4">
+              <Link
+                to={`/studies/${page.study.id}/checklists/${row.id}`}
+                className="font-serif text-15 hover:underline"
+              >
+                {row.title}
+              </Link>
+            </td>
+            <td className="pr-4 text-ink-2">{schools?.find((school) => school.id === row.school)?.name}</td>
+            <td className="pr-4 figure">{`${row.done} of ${row.total}`}</td>
+            <td className="figure text-ink-2">{day(row.created_at)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function MakeChecklist({ page }: { page: StudyPage }) {
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const { data: schools } = useQuery(schoolsQuery);
+  const ready = page.references.filter((row) => row.summary);
+  const [from, setFrom] = useState(ready.length > 1 ? "profile" : String(ready[0]?.id ?? "profile"));
+  const [school, setSchool] = useState("chords");
+  const create = useMutation({
+    mutationFn: () =>
+      write<{ checklist: { id: number } }>("POST", `/studies/${page.study.id}/checklists`, {
+        school,
+        ...(from === "profile" ? { from } : { from: "reference", reference_id: Number(from) }),
+      }),
+    onSuccess: ({ checklist }) => {
+      void client.invalidateQueries({ queryKey: ["study", page.study.id] });
+      void navigate(`/studies/${page.study.id}/checklists/${checklist.id}`);
+    },
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    create.mutate();
+  };
+  return (
+    <form onSubmit={submit} className="mt-6 flex max-w-[420px] flex-col gap-4">
+      <h2 className="font-serif text-18">{page.checklists.length ? "Make another" : "Make the first checklist"}</h2>
+      <Field
+        label="From"
+        hint={
+          from === "profile" ? "Ranges and habits that the songs share." : "The readings of one song, as they stand."
+        }
+      >
+        {(props) => (
+          <select {...props} value={from} onChange={(event) => setFrom(event.target.value)}>
+            <option value="profile">
+              the style profile, {ready.length === 1 ? "1 song" : `${ready.length} songs`}
+            </option>
+            {ready.map((row) => (
+              <option key={row.id} value={row.id}>
+                {row.title}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <Field label="Order of work" hint={schools?.find((candidate) => candidate.id === school)?.reason}>
+        {(props) => (
+          <select {...props} value={school} onChange={(event) => setSchool(event.target.value)}>
+            {schools?.map((candidate) => (
+              <option key={candidate.id} value={candidate.id}>
+                {candidate.name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      {create.error && <Failure error={create.error} />}
+      <Button type="submit" look="solid" className="self-start" disabled={create.isPending}>
+        Make the checklist
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,170 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
+import { write } from "../api/client";
+import { referenceQuery, studyQuery } from "../api/queries";
+import type { Analysis, Aspect, ReferencePage } from "../api/types";
+import { useKeys } from "../app/useKeys";
+import { isBusy, useProgress } from "../app/useProgress";
+import { Button } from "../components/Button";
+import { Failure } from "../components/Notice";
+import { PageHead } from "../components/PageHead";
+import { Progress } from "../components/Progress";
+import { Segmented } from "../components/Segmented";
+import { clock } from "../lib/format";
+import { BEATS } from "../lib/keys";
+import { usePlayer } from "../player/context";
+import type { Zoom } from "../sheet/geometry";
+import { HandOver } from "../sheet/HandOver";
+import { Sheet } from "../sheet/Sheet";
+import { ASPECTS } from "../sheet/Strip";
+import { useReferenceId, useStudyId } from "./params";
+
+const ZOOMS = [
+  { value: "song", name: "whole song" },
+  { value: "section", name: "section" },
+  { value: "bar", name: "bar" },
+] as const;
+
+export function SheetScreen() {
+  const studyId = useStudyId();
+  const referenceId = useReferenceId();
+  const { data: study } = useQuery(studyQuery(studyId));
+  const { data: page, error } = useQuery(referenceQuery(referenceId));
+  const row = study?.references.find((candidate) => candidate.id === referenceId);
+  useProgress(studyId, study?.references.some((candidate) => isBusy(candidate.analysis)) ?? false);
+  useTrack(page);
+
+  if (error)
+    return (
+      <>
+        <PageHead title="No such reference" />
+        <div className="grow bg-sheet p-4">
+          <Failure
+            error={error}
+            action={
+              <Link to={`/studies/${studyId}`} className="underline">
+                Back to the study
+              </Link>
+            }
+          />
+        </div>
+      </>
+    );
+  if (!page) return <PageHead title={row?.title ?? ""} remark={row?.artist ?? null} />;
+  if (!page.analysis) return <Unfinished page={page} run={row?.analysis ?? page.reference.run} />;
+  return <Finished key={referenceId} page={page} analysis={page.analysis} count={study?.references.length ?? 1} />;
+}
+
+function Finished({ page, analysis, count }: { page: ReferencePage; analysis: Analysis; count: number }) {
+  const [zoom, setZoom] = useState<Zoom>("song");
+  const [search] = useSearchParams();
+  const wanted = ASPECTS.find((aspect): aspect is Aspect => aspect === search.get("reading"));
+  useKeys({
+    z: () =>
+      setZoom(
+        (before) => ZOOMS[(ZOOMS.findIndex((item) => item.value === before) + 1) % ZOOMS.length]?.value ?? "song",
+      ),
+  });
+  const { reference } = page;
+  const confirmed = Object.values(page.current).filter(
+    (id) => page.readings.find((reading) => reading.id === id)?.state === "confirmed",
+  ).length;
+  return (
+    <>
+      <PageHead title={reference.title} remark={reference.artist}>
+        <span className="text-ink-2 max-mid:hidden">
+          Sheet <span className="figure">{reference.position}</span> of <span className="figure">{count}</span>
+        </span>
+        <span className="text-ink-2">
+          <span className="figure">{analysis.bars.length}</span> bars,{" "}
+          <span className="figure">{clock(analysis.duration, 1)}</span>
+        </span>
+        <span className="text-ink-2 max-mid:hidden">
+          <span className="figure">{`${confirmed} of ${Object.keys(page.current).length}`}</span> readings confirmed
+        </span>
+        <Segmented label="Zoom" choices={ZOOMS} value={zoom} onChange={setZoom} />
+        <Plan page={page} />
+        <HandOver referenceId={reference.id} />
+      </PageHead>
+      <Sheet key={wanted ?? "none"} page={page} analysis={analysis} zoom={zoom} firstAspect={wanted ?? null} />
+    </>
+  );
+}
+
+/** From this sheet to a checklist in one step. */
+function Plan({ page }: { page: ReferencePage }) {
+  const { study_id: studyId, id } = page.reference;
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const create = useMutation({
+    mutationFn: () =>
+      write<{ checklist: { id: number } }>("POST", `/studies/${studyId}/checklists`, {
+        from: "reference",
+        reference_id: id,
+      }),
+    onSuccess: ({ checklist }) => {
+      void client.invalidateQueries({ queryKey: ["study", studyId] });
+      void navigate(`/studies/${studyId}/checklists/${checklist.id}`);
+    },
+  });
+  return (
+    <Button disabled={create.isPending} onClick={() => create.mutate()} title="Make a checklist from these readings">
+      Make a checklist
+    </Button>
+  );
+}
+
+/** The ruled rows stay; ink fills in as the analysis proceeds. */
+function Unfinished({ page, run }: { page: ReferencePage; run: ReferencePage["reference"]["run"] }) {
+  const client = useQueryClient();
+  const { reference } = page;
+  const refresh = async () => {
+    await client.invalidateQueries({ queryKey: ["reference", reference.id] });
+    await client.invalidateQueries({ queryKey: ["study", reference.study_id] });
+  };
+  const again = useMutation({
+    mutationFn: () => write("POST", `/references/${reference.id}/analyses`),
+    onSuccess: refresh,
+  });
+  const rows = ["Section", "Energy", "Chords", "kick", "snare", "hats", "bass", "chords", "lead", "Techniques"];
+  return (
+    <>
+      <PageHead title={reference.title} remark={reference.artist} />
+      <div className="relative grow overflow-hidden bg-sheet px-4 pt-6">
+        {rows.map((name) => (
+          <div key={name} className="flex h-10 items-center border-b border-faint text-13 text-ink-3">
+            {name}
+          </div>
+        ))}
+        <div className="absolute top-16 left-[124px]">
+          {run?.state === "failed" ? (
+            <Failure
+              error={new Error(run.error ?? "The analysis failed.")}
+              action={<Button onClick={() => again.mutate()}>Try again</Button>}
+            />
+          ) : (
+            run && <Progress run={run} />
+          )}
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** Puts the recording of this sheet into the player. */
+function useTrack(page: ReferencePage | undefined): void {
+  const player = usePlayer();
+  useEffect(() => {
+    if (!page?.analysis) return;
+    const { reference, analysis } = page;
+    player.load({
+      id: reference.id,
+      title: reference.title,
+      studyId: reference.study_id,
+      bars: analysis.bars,
+      sections: analysis.sections,
+      beatsPerBar: BEATS[analysis.meter] ?? 4,
+    });
+  }, [player, page]);
+}

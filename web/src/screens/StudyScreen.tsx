@@ -1,0 +1,253 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { write } from "../api/client";
+import { studyQuery } from "../api/queries";
+import type { ReferenceRow, StudyPage } from "../api/types";
+import { useImport, type Incoming } from "../app/useImport";
+import { isBusy, useProgress } from "../app/useProgress";
+import { Button } from "../components/Button";
+import { Dialog } from "../components/Dialog";
+import { DropPage } from "../components/DropPage";
+import { FileButton } from "../components/FileButton";
+import { Marks } from "../components/Marks";
+import { Failure, Notice } from "../components/Notice";
+import { PageHead } from "../components/PageHead";
+import { Progress } from "../components/Progress";
+import { clock, figure, plural, signs } from "../lib/format";
+import { useStudyId } from "./params";
+
+const AIMS = { exact: "exact remake", style: "in the style of", study: "study only" } as const;
+
+export function StudyScreen() {
+  const studyId = useStudyId();
+  const { data, error } = useQuery(studyQuery(studyId));
+  const files = useImport(studyId);
+  useProgress(studyId, data?.references.some((row) => isBusy(row.analysis)) ?? false);
+  if (error) return <Failed error={error} />;
+  if (!data) return <PageHead title="" />;
+
+  return (
+    <DropPage sentence="Drop to add it to the study." onFiles={(list) => void files.send(list)}>
+      <PageHead title={data.study.title} remark={remark(data)}>
+        <FileButton
+          name="Add references"
+          look={data.references.length === 0 ? "solid" : "outline"}
+          onFiles={(list) => void files.send(list)}
+        />
+        <StudyActions page={data} />
+      </PageHead>
+      <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
+        <IncomingList files={files.incoming} onDismiss={files.dismiss} />
+        {data.references.length === 0 ? (
+          <Notice>
+            Drop a recording here to start the first sheet: WAV, FLAC, MP3, OGG or Opus, M4A or AIFF, up to 20 minutes.
+          </Notice>
+        ) : (
+          <ReferenceTable rows={data.references} />
+        )}
+        {data.references.length > 0 && <Checklists page={data} />}
+      </div>
+    </DropPage>
+  );
+}
+
+function Failed({ error }: { error: Error }) {
+  return (
+    <>
+      <PageHead title="No such study" />
+      <div className="grow bg-sheet p-4">
+        <Failure
+          error={error}
+          action={
+            <Link to="/" className="underline">
+              All studies
+            </Link>
+          }
+        />
+      </div>
+    </>
+  );
+}
+
+function remark({ study }: StudyPage): string {
+  const scope = study.scope_bar ? `, up to bar ${study.scope_bar}` : "";
+  const key = study.target_tonic && study.target_mode ? signs(`${study.target_tonic} ${study.target_mode}`) : null;
+  const target = [key, study.target_bpm && `${figure(study.target_bpm, 2)} BPM`].filter(Boolean).join(" at ");
+  return `${AIMS[study.aim]}${scope}${target ? `; new track in ${target}` : ""}`;
+}
+
+function StudyActions({ page }: { page: StudyPage }) {
+  const [asking, setAsking] = useState(false);
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const remove = useMutation({
+    mutationFn: () => write("DELETE", `/studies/${page.study.id}`),
+    onSuccess: () => {
+      void client.invalidateQueries({ queryKey: ["studies"] });
+      void navigate("/");
+    },
+  });
+  return (
+    <>
+      <Button look="quiet" onClick={() => setAsking(true)}>
+        Delete
+      </Button>
+      <Dialog
+        title={`Delete the study “${page.study.title}”?`}
+        description={`Its ${plural(page.references.length, "reference")}, readings and ${plural(page.checklists.length, "checklist")} go with it. This can't be undone.`}
+        open={asking}
+        onClose={() => setAsking(false)}
+      >
+        {remove.error && <Failure error={remove.error} />}
+        <div className="flex gap-2">
+          <Button look="refute" onClick={() => remove.mutate()}>
+            Delete the study
+          </Button>
+          <Button onClick={() => setAsking(false)}>Keep it</Button>
+        </div>
+      </Dialog>
+    </>
+  );
+}
+
+function IncomingList({ files, onDismiss }: { files: Incoming[]; onDismiss: (key: string) => void }) {
+  if (files.length === 0) return null;
+  return (
+    <ul aria-label="Files coming in" className="my-3 border-y border-rule">
+      {files.map((file) => (
+        <li key={file.key} className="flex items-center gap-4 border-b border-faint py-2 last:border-0">
+          <span className="max-w-[320px] truncate font-medium" title={file.name}>
+            {file.name}
+          </span>
+          {file.state === "failed" ? (
+            <Failure
+              error={new Error(file.message)}
+              action={<Button onClick={() => onDismiss(file.key)}>Put aside</Button>}
+            />
+          ) : (
+            <span className="text-ink-2">{file.state === "sending" ? "taking it in" : "waiting"}</span>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const COLUMNS = ["", "Song", "Tempo", "Meter", "Key", "Loop", "Form", "Loudness", "Readings"];
+
+function ReferenceTable({ rows }: { rows: ReferenceRow[] }) {
+  return (
+    <table className="mt-2 w-full border-collapse text-left">
+      <thead className="text-ink-2">
+        <tr className="border-b border-rule">
+          {COLUMNS.map((name) => (
+            <th key={name} scope="col" className="h-8 pr-4 font-normal">
+              {name || <span className="sr-only">Number</span>}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <ReferenceLine key={row.id} row={row} />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function ReferenceLine({ row }: { row: ReferenceRow }) {
+  const { summary } = row;
+  const path = `/studies/${row.study_id}/references/${row.id}`;
+  return (
+    <tr className="border-b border-faint hover:bg-wash">
+      <td className="w-7 figure text-ink-2">{row.position}</td>
+      <td className="max-w-[260px] py-2 pr-4">
+        <Link to={path} className="block truncate font-serif text-15 hover:underline">
+          {row.title}
+        </Link>
+        <span className="block truncate text-11 text-ink-3">
+          {[row.artist, summary && clock(summary.duration)].filter(Boolean).join(", ") || row.original_name}
+        </span>
+      </td>
+      {summary ? (
+        <>
+          <td className="pr-4 whitespace-nowrap">
+            {summary.bpm ? (
+              <>
+                <span className="figure">{figure(summary.bpm, 2)}</span> BPM
+              </>
+            ) : (
+              "no pulse"
+            )}
+          </td>
+          <td className="pr-4 figure">{summary.meter}</td>
+          <td className="pr-4 whitespace-nowrap">{summary.key ?? "none"}</td>
+          <td className="max-w-[180px] truncate pr-4">{summary.loop ?? "none"}</td>
+          <td className="pr-4 whitespace-nowrap">
+            <span className="figure">{summary.sections}</span> in <span className="figure">{summary.bars}</span> bars
+          </td>
+          <td className="pr-4 whitespace-nowrap">
+            {summary.lufs === null ? (
+              "–"
+            ) : (
+              <>
+                <span className="figure">{figure(summary.lufs, 1)}</span> LUFS
+              </>
+            )}
+          </td>
+          <td>
+            <Marks marks={row.marks} />
+          </td>
+        </>
+      ) : (
+        <td colSpan={7}>
+          <RunState row={row} />
+        </td>
+      )}
+    </tr>
+  );
+}
+
+function RunState({ row }: { row: ReferenceRow }) {
+  const client = useQueryClient();
+  const refresh = () => client.invalidateQueries({ queryKey: ["study", row.study_id] });
+  const again = useMutation({ mutationFn: () => write("POST", `/references/${row.id}/analyses`), onSuccess: refresh });
+  const remove = useMutation({ mutationFn: () => write("DELETE", `/references/${row.id}`), onSuccess: refresh });
+  if (!row.analysis || isBusy(row.analysis))
+    return row.analysis ? <Progress run={row.analysis} /> : <span>waiting</span>;
+  return (
+    <Failure
+      error={new Error(row.analysis.error ?? "The analysis failed.")}
+      action={
+        <>
+          <Button onClick={() => again.mutate()}>Try again</Button>
+          <Button look="quiet" onClick={() => remove.mutate()}>
+            Remove
+          </Button>
+        </>
+      }
+    />
+  );
+}
+
+function Checklists({ page }: { page: StudyPage }) {
+  const base = `/studies/${page.study.id}`;
+  return (
+    <section className="mt-6 flex items-baseline gap-4 border-t border-rule pt-3">
+      <h2 className="font-serif text-18">Next</h2>
+      {page.checklists.map((row) => (
+        <Link key={row.id} to={`${base}/checklists/${row.id}`} className="hover:underline">
+          {row.title}, <span className="figure">{`${row.done} of ${row.total}`}</span>
+        </Link>
+      ))}
+      <Link to={`${base}/checklists`} className="underline decoration-firm underline-offset-2">
+        {page.checklists.length ? "Make another checklist" : "Make a checklist from what was measured"}
+      </Link>
+      <Link to={`${base}/profile`} className="underline decoration-firm underline-offset-2">
+        See what the songs share
+      </Link>
+    </section>
+  );
+}

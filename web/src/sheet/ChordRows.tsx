@@ -1,0 +1,133 @@
+import { useMemo } from "react";
+import { confidenceStep } from "../lib/ink";
+import { layoutChords, type Bracket, type ChordMark } from "./chordLayout";
+import { same, useSheet } from "./context";
+import { Row } from "./Row";
+
+/** The loop under its brackets, chords with their degrees, and a tick for every change. */
+export function ChordRows() {
+  const { analysis, geometry } = useSheet();
+  const { brackets, marks } = useMemo(() => layoutChords(analysis, geometry), [analysis, geometry]);
+  return (
+    <Row
+      height={92}
+      label={
+        <div className="pt-5">
+          <span className="block h-[17px] text-13 font-medium">Chords</span>
+          <span className="block h-[17px] text-11 text-ink-3">degrees</span>
+          <span className="block text-11 text-ink-3">changes</span>
+        </div>
+      }
+    >
+      {brackets.map((bracket) => (
+        <LoopBracket key={bracket.x} bracket={bracket} />
+      ))}
+      {marks
+        .filter((mark) => mark.spelled)
+        .map((mark) => (
+          <ChordName key={mark.index} mark={mark} />
+        ))}
+      <ChangeTicks marks={marks} />
+      <BorrowedRemarks marks={marks} />
+    </Row>
+  );
+}
+
+function LoopBracket({ bracket }: { bracket: Bracket }) {
+  return (
+    <>
+      <span
+        className="absolute top-0 left-0 pl-1 font-serif text-13 leading-4 whitespace-nowrap italic text-measured"
+        style={{ transform: `translateX(${bracket.x}px)` }}
+      >
+        loop A{bracket.times > 1 && <span className="figure ml-2 not-italic">×{bracket.times}</span>}
+      </span>
+      <span
+        aria-hidden
+        className={`absolute top-[17px] h-[5px] border-x border-t border-measured ${bracket.firm ? "border-t-2" : ""}`}
+        style={{ left: bracket.x + 1, width: bracket.width - 3 }}
+      />
+      {bracket.asBar !== null && (
+        <span className="absolute top-[26px] pl-1 text-11 whitespace-nowrap text-ink-3" style={{ left: bracket.x }}>
+          as bar <span className="figure">{bracket.asBar}</span>
+        </span>
+      )}
+    </>
+  );
+}
+
+function ChordName({ mark }: { mark: ChordMark }) {
+  const { selection, select } = useSheet();
+  const { chord } = mark;
+  const chosen = same(selection, { kind: "chord", index: mark.index });
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      aria-label={`${chord.symbol}, ${chord.degree ?? ""}, bar ${chord.bar}${chord.borrowed_from ? `, borrowed: ${chord.borrowed_from}` : ""}`}
+      onClick={() => select({ kind: "chord", index: mark.index })}
+      className={`absolute top-[24px] h-[34px] overflow-hidden pl-1 text-left leading-[16px] whitespace-nowrap hover:bg-wash ${chosen ? "bg-wash shadow-[inset_0_2px_0_var(--select)]" : ""}`}
+      style={{ left: mark.x + 1, width: mark.width - 1 }}
+    >
+      <span className="block font-medium text-measured">{chord.symbol}</span>
+      <span className={`text-11 text-ink-2 ${chord.borrowed_from ? "border-b border-dashed border-ink-2" : ""}`}>
+        {chord.degree}
+      </span>
+    </button>
+  );
+}
+
+function ChangeTicks({ marks }: { marks: ChordMark[] }) {
+  const { geometry } = useSheet();
+  return (
+    <svg aria-hidden className="absolute top-[60px] left-0 overflow-visible" width={geometry.width} height={12}>
+      <line x1="0" x2={geometry.width} y1="11.5" y2="11.5" stroke="var(--rule)" />
+      {marks
+        .filter((mark) => mark.chord.degree !== null)
+        .map((mark) => (
+          <line
+            key={mark.index}
+            x1={mark.x + 1}
+            x2={mark.x + 1}
+            y1={mark.chord.beat === 1 ? 1 : 5}
+            y2="11"
+            strokeWidth="1.6"
+            stroke={`var(--ink-d${confidenceStep(mark.chord.confidence)})`}
+          />
+        ))}
+    </svg>
+  );
+}
+
+/** Where chords from outside the key come from, once for each source, under the first of them. */
+function BorrowedRemarks({ marks }: { marks: ChordMark[] }) {
+  const { geometry } = useSheet();
+  const firsts = new Map<string, ChordMark>();
+  for (const mark of marks) {
+    const source = mark.chord.borrowed_from;
+    if (source && !firsts.has(source)) firsts.set(source, mark);
+  }
+  let free = 0;
+  const remarks = [...firsts].flatMap(([source, mark]) => {
+    const text = remark(source, mark);
+    const x = Math.min(mark.x, geometry.width - text.length * 5.9);
+    if (x < free) return [];
+    free = x + text.length * 5.9 + 8;
+    return [{ text, x }];
+  });
+  return remarks.map(({ text, x }) => (
+    <span
+      key={text}
+      className="absolute top-[74px] font-serif text-12 whitespace-nowrap italic text-ink-2"
+      style={{ left: x }}
+    >
+      {text}
+    </span>
+  ));
+}
+
+function remark(source: string, { chord }: ChordMark): string {
+  if (source === "outside") return `${chord.degree} from outside any scale on this tonic`;
+  if (source.startsWith("V of")) return `${chord.degree} is ${source}`;
+  return `${chord.degree} borrowed from ${source.replace(/b(?= )/, "♭").replace("#", "♯")}`;
+}

@@ -1,0 +1,64 @@
+import { same, useSheet } from "./context";
+import { Row } from "./Row";
+
+/** Section names as running heads, and the bars they start from. */
+export function Ruler() {
+  const { analysis, geometry, selection, select } = useSheet();
+  return (
+    <Row
+      height={44}
+      seeks
+      label={
+        <>
+          <span className="block h-[20px] text-ink-2">Section</span>
+          <span className="block text-ink-2">From bar</span>
+        </>
+      }
+    >
+      {analysis.sections.map((section, index) => {
+        const width = section.bars * geometry.barWidth;
+        const chosen = same(selection, { kind: "section", index });
+        return (
+          <button
+            type="button"
+            key={section.first_bar}
+            aria-pressed={chosen}
+            aria-label={`${section.label} ${section.letter}, bars ${section.first_bar} to ${section.first_bar + section.bars - 1}`}
+            title={`${section.label} ${section.letter}, ${section.bars} bars`}
+            onClick={() => select({ kind: "section", index })}
+            className={`absolute top-0 h-[36px] overflow-hidden border-t-[3px] pl-1 text-left hover:bg-wash ${chosen ? "border-select" : "border-transparent"}`}
+            style={{ left: geometry.xOfBar(section.first_bar) + 1, width: width - 1 }}
+          >
+            <span className="block truncate font-serif text-13 leading-[15px] italic">
+              {section.label} <span className="not-italic text-ink-2">{section.letter}</span>
+            </span>
+            <span className="flex justify-between pr-1.5 leading-[16px]">
+              <span className="figure font-medium">{section.first_bar}</span>
+              {width > 64 && <span className="text-11 text-ink-2">{section.bars} bars</span>}
+            </span>
+          </button>
+        );
+      })}
+      <BarTicks />
+    </Row>
+  );
+}
+
+function BarTicks() {
+  const { geometry } = useSheet();
+  return (
+    <svg
+      aria-hidden
+      className="pointer-events-none absolute bottom-0 left-0 overflow-visible"
+      width={geometry.width}
+      height={6}
+    >
+      {geometry.bars.map((bar) => {
+        const long = (bar.bar - 1) % 4 === 0;
+        if (geometry.barWidth < 5 && !long) return null;
+        const x = Math.round(geometry.xOfBar(bar.bar)) + 0.5;
+        return <line key={bar.bar} x1={x} x2={x} y1={long ? 0 : 3} y2={6} stroke="var(--rule-firm)" />;
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,95 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { Analysis, Aspect, ReferencePage } from "../api/types";
+import { useKeys } from "../app/useKeys";
+import { AddLayer, AddTechnique } from "./AddDialogs";
+import { ChordRows } from "./ChordRows";
+import { SheetContext, type Brush, type Selection } from "./context";
+import { Drawer } from "./drawer/Drawer";
+import { EnergyRow } from "./EnergyRow";
+import { geometryOf, type Zoom } from "./geometry";
+import { GridLines } from "./GridLines";
+import { LayerRows } from "./LayerRows";
+import { Legend } from "./Legend";
+import { Playing } from "./Playing";
+import { Ruler } from "./Ruler";
+import { ASPECTS, Strip } from "./Strip";
+import { TechniqueLegend, TechniqueRows } from "./TechniqueRows";
+
+/** Names of the rows, and the margin right of the last bar. */
+const LABELS = 108;
+const MARGIN = 16;
+
+interface SheetProps {
+  page: ReferencePage;
+  analysis: Analysis;
+  zoom: Zoom;
+  firstAspect: Aspect | null;
+}
+
+export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
+  const [selection, select] = useState<Selection | null>(firstAspect && { kind: "reading", aspect: firstAspect });
+  const [brush, setBrush] = useState<Brush>(3);
+  const [adding, setAdding] = useState<"layer" | "technique" | null>(null);
+  const area = useRef<HTMLDivElement>(null);
+  const width = useWidth(area);
+  const geometry = geometryOf(analysis, Math.max(320, width - LABELS - MARGIN), zoom);
+  useKeys({
+    ...Object.fromEntries(
+      ASPECTS.map((aspect, index) => [String(index + 1), () => select({ kind: "reading", aspect })]),
+    ),
+    a: () => setAdding("layer"),
+    t: () => setAdding("technique"),
+    Escape: () => select(null),
+  });
+
+  const keepInView = useCallback(
+    (x: number) => {
+      const box = area.current;
+      if (!box || zoom === "song") return;
+      const shown = box.clientWidth - LABELS;
+      if (x < box.scrollLeft || x > box.scrollLeft + shown * 0.92) box.scrollLeft = x - shown * 0.08;
+    },
+    [zoom],
+  );
+
+  return (
+    <SheetContext value={{ page, analysis, geometry, selection, select, brush, setBrush }}>
+      <Strip />
+      <div className="relative flex min-h-0 grow">
+        <div className="flex min-w-0 grow flex-col bg-sheet">
+          <div ref={area} className="relative min-h-0 grow overflow-auto scroll-quiet" data-testid="sheet">
+            <div className="relative w-max pt-3 pb-2">
+              <GridLines />
+              <Ruler />
+              <EnergyRow />
+              <ChordRows />
+              <LayerRows />
+              <TechniqueRows />
+              <Playing keepInView={keepInView} />
+            </div>
+          </div>
+          <div className="flex shrink-0 items-start justify-between gap-6 border-t border-faint py-2 pr-4 pl-4">
+            <TechniqueLegend />
+            <Legend onAddLayer={() => setAdding("layer")} onAddTechnique={() => setAdding("technique")} />
+          </div>
+        </div>
+        <Drawer />
+      </div>
+      <AddLayer open={adding === "layer"} onClose={() => setAdding(null)} />
+      <AddTechnique open={adding === "technique"} onClose={() => setAdding(null)} />
+    </SheetContext>
+  );
+}
+
+/** The width that an element has now. */
+function useWidth(ref: React.RefObject<HTMLElement | null>): number {
+  const [width, setWidth] = useState(960);
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.floor(entry.contentRect.width)));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [ref]);
+  return width;
+}

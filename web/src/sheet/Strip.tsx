@@ -1,0 +1,66 @@
+import { Check } from "lucide-react";
+import type { Aspect, Reading } from "../api/types";
+import { Confidence, HeardSwatch } from "../components/Ink";
+import { currentReading, same, useSheet } from "./context";
+
+export const ASPECTS: Aspect[] = ["tempo", "meter", "key", "tuning", "loop", "form", "loudness"];
+
+/** The reading strip: what holds, in sentences, with how sure and what else it could be. */
+export function Strip() {
+  const { page } = useSheet();
+  return (
+    <div role="group" aria-label="Readings" className="grid shrink-0 grid-cols-7 border-b border-firm">
+      {ASPECTS.map((aspect) => {
+        const reading = currentReading(page, aspect);
+        return reading && <StripCell key={aspect} aspect={aspect} reading={reading} />;
+      })}
+    </div>
+  );
+}
+
+function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
+  const { selection, select } = useSheet();
+  const selected = { kind: "reading" as const, aspect };
+  const chosen = same(selection, selected);
+  const refuted = reading.state === "refuted";
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      title={[reading.statement, reading.note].filter(Boolean).join(" · ")}
+      onClick={() => select(chosen ? null : selected)}
+      className={`flex min-w-0 flex-col border-t-[3px] border-r border-r-rule px-3 pt-1.5 pb-2 text-left last:border-r-0 first:pl-4 mid:h-[91px] ${
+        chosen ? "border-t-select bg-sheet" : "border-t-transparent hover:bg-wash"
+      }`}
+    >
+      <span className="flex items-center gap-1.5 text-ink-2">
+        <span className="capitalize">{aspect}</span>
+        <StateWord reading={reading} />
+      </span>
+      <span
+        className={`line-clamp-2 font-serif text-15 leading-[19px] wide:text-17 ${refuted ? "line-through decoration-conflict" : ""}`}
+      >
+        {reading.statement}
+      </span>
+      <span className="mt-auto flex items-center gap-2 pt-1 text-ink-2 max-mid:hidden">
+        {reading.source === "measured" ? <Confidence value={reading.confidence ?? 0} /> : <HeardSwatch />}
+        <span className="truncate text-11">
+          {reading.source === "measured" ? reading.note : reading.note || reading.source}
+        </span>
+      </span>
+    </button>
+  );
+}
+
+export function StateWord({ reading }: { reading: Reading }) {
+  if (reading.state === "refuted") return <span className="text-conflict">refuted</span>;
+  if (reading.source !== "measured")
+    return <span className="truncate text-heard-text">{reading.source === "heard" ? "by ear" : reading.source}</span>;
+  if (reading.state === "confirmed")
+    return (
+      <span className="flex items-center gap-0.5 text-confirmed">
+        <Check size={12} strokeWidth={2.6} aria-hidden /> confirmed
+      </span>
+    );
+  return null;
+}

@@ -1,0 +1,42 @@
+import { createContext, use } from "react";
+import type { Analysis, Aspect, Reading, ReferencePage } from "../api/types";
+import type { Geometry } from "./geometry";
+
+/** What is selected on the sheet, and so explained in the drawer. */
+export type Selection =
+  | { kind: "reading"; aspect: Aspect }
+  | { kind: "section"; index: number }
+  | { kind: "chord"; index: number }
+  | { kind: "layer"; role: string }
+  | { kind: "ownLayer"; id: number }
+  | { kind: "technique"; technique: string }
+  | { kind: "ownTechnique"; id: number };
+
+export type Brush = 0 | 1 | 2 | 3;
+
+export interface SheetState {
+  page: ReferencePage;
+  analysis: Analysis;
+  geometry: Geometry;
+  selection: Selection | null;
+  select: (selection: Selection | null) => void;
+  brush: Brush;
+  setBrush: (brush: Brush) => void;
+}
+
+export const SheetContext = createContext<SheetState | null>(null);
+
+export function useSheet(): SheetState {
+  const sheet = use(SheetContext);
+  if (!sheet) throw new Error("useSheet needs a SheetContext");
+  return sheet;
+}
+
+export function currentReading(page: ReferencePage, aspect: Aspect): Reading | undefined {
+  const id = page.current[aspect];
+  return page.readings.find((reading) => reading.id === id);
+}
+
+export function same(a: Selection | null, b: Selection): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}

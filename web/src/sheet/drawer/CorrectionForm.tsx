@@ -1,0 +1,181 @@
+import { useState, type FormEvent } from "react";
+import type { Aspect, Reading, Source } from "../../api/types";
+import { ApiError } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Field } from "../../components/Field";
+import { MODES, METERS, TONICS } from "../../lib/keys";
+import { figure, signs } from "../../lib/format";
+import type { CorrectionBody } from "../useReadings";
+import { Part } from "./Drawer";
+
+const SOURCES: Exclude<Source, "measured">[] = ["heard", "credited", "published", "told", "assumed"];
+
+interface CorrectionFormProps {
+  aspect: Aspect;
+  reading: Reading;
+  error: Error | null;
+  onSave: (body: CorrectionBody) => void;
+  onCancel: () => void;
+}
+
+/** A person's value in the place of a reading, with where it comes from. */
+export function CorrectionForm({ aspect, reading, error, onSave, onCancel }: CorrectionFormProps) {
+  const [value, setValue] = useState<Record<string, unknown>>(() => firstValue(aspect, reading));
+  const [source, setSource] = useState<Source>("heard");
+  const [note, setNote] = useState("");
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    onSave({ value, source, note });
+  };
+  return (
+    <Part title="What you hear instead">
+      <form onSubmit={submit} noValidate className="flex flex-col gap-2.5">
+        <ValueField
+          aspect={aspect}
+          value={value}
+          onChange={setValue}
+          error={error instanceof ApiError ? error.message : undefined}
+        />
+        <Field label="How you know">
+          {(props) => (
+            <select {...props} value={source} onChange={(event) => setSource(event.target.value as Source)}>
+              {SOURCES.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="Note">
+          {(props) => (
+            <input
+              {...props}
+              maxLength={500}
+              value={note}
+              onChange={(event) => setNote(event.target.value)}
+              placeholder="where, or from whom"
+            />
+          )}
+        </Field>
+        <div className="flex gap-2">
+          <Button type="submit" look="solid">
+            Put it in its place
+          </Button>
+          <Button look="quiet" onClick={onCancel}>
+            Cancel
+          </Button>
+        </div>
+      </form>
+    </Part>
+  );
+}
+
+function firstValue(aspect: Aspect, reading: Reading): Record<string, unknown> {
+  const value = reading.value ?? {};
+  switch (aspect) {
+    case "tempo":
+      return { bpm: typeof value.bpm === "number" ? value.bpm.toFixed(2) : "" };
+    case "meter":
+      return { name: value.name ?? "4/4" };
+    case "key":
+      return { tonic: value.tonic ?? "C", mode: value.mode ?? "minor" };
+    default:
+      return { text: "" };
+  }
+}
+
+interface ValueFieldProps {
+  aspect: Aspect;
+  value: Record<string, unknown>;
+  onChange: (value: Record<string, unknown>) => void;
+  error: string | undefined;
+}
+
+function ValueField({ aspect, value, onChange, error }: ValueFieldProps) {
+  const text = (name: string) => String(value[name] ?? "");
+  switch (aspect) {
+    case "tempo":
+      return (
+        <>
+          <Field label="BPM" error={error}>
+            {(props) => (
+              <input
+                {...props}
+                autoFocus
+                className={`${props.className} font-mono`}
+                inputMode="decimal"
+                value={text("bpm")}
+                onChange={(event) => onChange({ bpm: event.target.value.replace(",", ".") })}
+              />
+            )}
+          </Field>
+          <div className="flex gap-2">
+            <Button onClick={() => onChange({ bpm: figure(Number(text("bpm")) / 2, 2) })}>halve</Button>
+            <Button onClick={() => onChange({ bpm: figure(Number(text("bpm")) * 2, 2) })}>double</Button>
+          </div>
+        </>
+      );
+    case "meter":
+      return (
+        <Field label="Meter" error={error}>
+          {(props) => (
+            <select
+              {...props}
+              autoFocus
+              value={text("name")}
+              onChange={(event) => onChange({ name: event.target.value })}
+            >
+              {METERS.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+          )}
+        </Field>
+      );
+    case "key":
+      return (
+        <Field label="Key" error={error}>
+          {(props) => (
+            <span className="flex gap-2">
+              <select
+                {...props}
+                autoFocus
+                aria-label="Tonic"
+                value={text("tonic")}
+                onChange={(event) => onChange({ ...value, tonic: event.target.value })}
+              >
+                {[...new Set([text("tonic"), ...TONICS])].map((tonic) => (
+                  <option key={tonic} value={tonic}>
+                    {signs(tonic)}
+                  </option>
+                ))}
+              </select>
+              <select
+                aria-label="Mode"
+                className={props.className}
+                value={text("mode")}
+                onChange={(event) => onChange({ ...value, mode: event.target.value })}
+              >
+                {MODES.map((mode) => (
+                  <option key={mode}>{mode}</option>
+                ))}
+              </select>
+            </span>
+          )}
+        </Field>
+      );
+    default:
+      return (
+        <Field label="In your words" error={error}>
+          {(props) => (
+            <input
+              {...props}
+              autoFocus
+              maxLength={300}
+              value={text("text")}
+              onChange={(event) => onChange({ text: event.target.value })}
+            />
+          )}
+        </Field>
+      );
+  }
+}

@@ -1,0 +1,59 @@
+import { Confidence } from "../../components/Ink";
+import { percent } from "../../lib/format";
+import { useSheet } from "../context";
+import { CardHead, Part } from "./Drawer";
+
+const BASIS: Record<string, string> = {
+  kick: "Struck sound below 130 Hz, bar by bar.",
+  snare: "Struck sound with body and crack together, 180 Hz to 6 kHz.",
+  hats: "Struck sound above 7 kHz.",
+  bass: "Held sound between 40 and 170 Hz.",
+  chords: "Held sound between 250 and 1400 Hz.",
+  lead: "How far the strongest high note stands over the others.",
+};
+
+export function LayerCard({ role }: { role: string }) {
+  const { analysis } = useSheet();
+  const layer = analysis.layers.find((candidate) => candidate.role === role);
+  if (!layer) return null;
+
+  const playing = layer.activity.filter((value) => value >= 0.5).length;
+  return (
+    <>
+      <CardHead
+        caption={
+          <>
+            Layer · <span className="text-measured">measured on the mix</span>
+          </>
+        }
+        value={role}
+        why={`Plays in ${playing} of ${layer.activity.length} bars.`}
+      />
+      <p className="mt-2 flex items-center gap-3">
+        <Confidence value={layer.confidence} />
+        <span className="text-11 text-ink-2">
+          {layer.confidence < 0.6 ? "a mix can't tell more surely" : "few bars are in doubt"}
+        </span>
+      </p>
+      <Part title="By section" aside="share of bars">
+        <ul>
+          {analysis.sections.map((section) => {
+            const part = layer.activity.slice(section.first_bar - 1, section.first_bar - 1 + section.bars);
+            return (
+              <li key={section.first_bar} className="grid grid-cols-[24px_1fr_48px] items-baseline py-0.5">
+                <span className="figure">{section.letter}</span>
+                <span className="font-serif text-13 italic">{section.label}</span>
+                <span className="figure text-right">
+                  {percent(part.filter((value) => value >= 0.5).length / Math.max(1, part.length))}
+                </span>
+              </li>
+            );
+          })}
+        </ul>
+      </Part>
+      <Part title="What it rests on">
+        <p className="text-ink-2">{BASIS[role]}</p>
+      </Part>
+    </>
+  );
+}
