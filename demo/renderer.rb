@@ -1,13 +1,12 @@
 # frozen_string_literal: true
 
 require "fileutils"
-require "json"
 require "midilib"
 require "open3"
 require "tmpdir"
 
 module Demo
-  # Renders a chart: each layer through fluidsynth, effects in Numo, the mix through ffmpeg. Writes the audio and its truth.
+  # Renders a chart: each layer through fluidsynth, effects in Numo, the mix through ffmpeg.
   class Renderer
     SOUNDFONT = "/usr/share/sounds/sf2/FluidR3_GM.sf2"
     RATE = 44_100
@@ -16,6 +15,7 @@ module Demo
     GAINS = { kick: 1.0, snare: 0.8, hats: 0.45, bass: 0.85, organ: 0.55, reed: 0.6 }.freeze
     # Left and right arrive this far apart in layers that are wide.
     SPREAD_SECONDS = { organ: 0.013, reed: 0.009, hats: 0.004 }.freeze
+    ECHO_BEATS = { one_drop: 0.75, backbeat: 1.5, rolling: 2.0 / 3 }.freeze
     DULL_HZ = 700.0
     PULSES = 480
 
@@ -28,11 +28,8 @@ module Demo
       @beat = 60.0 / song[:bpm]
     end
 
-    # Writes audio/NAME.ogg and truth/NAME.json.
-    def render
-      Dir.mktmpdir { |dir| encode(mix(dir)) }
-      File.write(File.join(@folder, "truth", "#{@song[:name]}.json"), "#{JSON.pretty_generate(truth)}\n")
-    end
+    # Writes audio/NAME.ogg.
+    def render = Dir.mktmpdir { |dir| encode(mix(dir)) }
 
     private
 
@@ -105,11 +102,11 @@ module Demo
       end
     end
 
-    # The snare and the reed go into a dotted echo.
+    # The snare and the reed go into an echo: dotted, or of two thirds of a beat in 6/8.
     def echo(layer, sound)
       return sound unless %i[reed snare].include?(layer)
 
-      delay = (@beat * (@song[:feel] == :backbeat ? 1.5 : 0.75) * RATE).round
+      delay = (@beat * ECHO_BEATS.fetch(@song[:feel]) * RATE).round
       (1..3).inject(sound) do |out, turn|
         shifted = Numo::SFloat.zeros(sound.size)
         shifted[(delay * turn)..] = sound[0...-(delay * turn)]
@@ -168,25 +165,6 @@ module Demo
       _, status = Open3.capture2e("ffmpeg", "-y", "-v", "error", "-f", "f32le", "-ar", RATE.to_s, "-ac", "2", "-i", "pipe:0", "-c:a", "libvorbis", "-q:a", "3",
         "-metadata", "title=#{@song[:title]}", "-metadata", "artist=#{Songs::ARTIST}", target, stdin_data: pcm, binmode: true)
       raise "ffmpeg failed" unless status.success?
-    end
-
-    def truth
-      key = Ethoscope::Harmony::Key.named(@song[:tonic], @song[:mode])
-      bars = @score.bars
-      edges = (0..bars).map { |bar| seconds(bar * @score.beats).round(5) }
-      { title: @song[:title], file: "#{@song[:name]}.ogg", tempo_bpm: @song[:bpm], meter: @song[:meter], tuning_cents: @song[:cents],
-        beats: (0...(bars * @score.beats)).map { |beat| seconds(beat).round(5) }, downbeats: edges[0...-1],
-        keys: [{ start: edges.first, end: edges.last, tonic: @song[:tonic], mode: @song[:mode] }],
-        chords: (0...bars).map { |bar| { start: edges[bar], end: edges[bar + 1], label: label(bar, key) } },
-        sections: @score.parts.map do |place|
-          { start: edges[place[:first]], end: edges[place[:last]], label: place[:part][:label], bars: place[:part][:bars] }
-        end,
-        duration: length.round(3), layers: nil, techniques: nil }.compact
-    end
-
-    def label(bar, key)
-      root, quality = @score.chord(bar)
-      Ethoscope::Harmony::Chord.on(root, quality).label(key)
     end
   end
 end

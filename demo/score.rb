@@ -66,7 +66,7 @@ module Demo
     end
 
     def write_kick(bar, left, drop)
-      hits = { one_drop: [[0, 70], [2, 112]], backbeat: [[0, 112], [2, 96], [2.5, 80]], rolling: [[0, 110], [1.667, 70]] }
+      hits = { one_drop: [[0, 70], [2, 112]], backbeat: [[0, 112], [2, 96], [2.5, 80]], rolling: [[0, 112]] }
       drum(:kick, bar, left, drop, hits.fetch(@song[:feel]))
     end
 
@@ -83,15 +83,16 @@ module Demo
       drum(:hats, bar, left, drop, hits)
     end
 
-    # A riff of two bars: long root, then a walk over the fifth.
+    # A riff of two bars, one in 6/8: long root, then a walk over the fifth.
     def write_bass(bar, _left, _drop)
       root, = chord(bar)
       low = 28 + ((root - 4) % 12)
       patterns = { one_drop: [[[0, 1.4, 0], [1.5, 0.4, 0], [2, 0.9, 7], [3, 0.9, 0]], [[0, 1.9, 0], [2.5, 0.4, 7], [3, 0.9, 0]]],
                    backbeat: [[[0, 0.9, 0], [1, 0.9, 0], [2, 0.9, 7], [3, 0.9, 0]],
                               [[0, 1.4, 0], [1.5, 0.4, 0], [2, 1.4, 7], [3.5, 0.4, 0]]],
-                   rolling: [[[0, 0.9, 0], [1, 0.6, 7]], [[0, 0.6, 0], [0.667, 0.3, 0], [1, 0.9, 7]]] }
-      patterns.fetch(@song[:feel])[bar % 2].each { |at, length, step| add(:bass, bar, at, length, low + step, 104) }
+                   rolling: [[[0, 0.6, 0], [0.667, 0.3, 0], [1, 0.9, 7]]] }
+      bars = patterns.fetch(@song[:feel])
+      bars[bar % bars.size].each { |at, length, step| add(:bass, bar, at, length, low + step, 104) }
     end
 
     # Chords on the off-beats; in 6/8 on the second and third eighth of each beat.

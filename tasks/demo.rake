@@ -1,12 +1,25 @@
 # frozen_string_literal: true
 
+require "json"
+
 namespace :demo do
+  desc "Load the demo scores"
+  task :load do
+    %w[songs score renderer truth].each { |file| require_relative "../demo/#{file}" }
+  end
+
   desc "Render the demo songs anew (needs Debian's fluidsynth and fluid-soundfont-gm)"
-  task :render do
-    %w[songs score renderer].each { |file| require_relative "../demo/#{file}" }
+  task render: :load do
     Demo::Songs::ALL.each do |song|
       Demo::Renderer.new(song, File.expand_path("../demo", __dir__)).render
       puts song[:title]
+    end
+  end
+
+  desc "Write the truth of the demo songs from their scores"
+  task truth: :load do
+    Demo::Songs::ALL.each do |song|
+      File.write(File.expand_path("../demo/truth/#{song[:name]}.json", __dir__), "#{JSON.pretty_generate(Demo::Truth.new(song).to_h)}\n")
     end
   end
 end

@@ -5,6 +5,11 @@ module Api
   class Checklists < Base
     get("/checklists/:id") { |id| answer(checklist: library.checklists.find(id.to_i)) }
 
+    patch "/checklists/:id" do |id|
+      school = Ethoscope::Checklist::Schools.find(input(Schemas::ChecklistChange)[:school])
+      answer(checklist: library.checklists.reorder(id.to_i, school))
+    end
+
     delete "/checklists/:id" do |id|
       library.checklists.delete(id.to_i)
       answer({})

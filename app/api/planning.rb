@@ -31,7 +31,7 @@ module Api
           "reference_id")
       end
 
-      song = @library.song(reference) or raise not_ready
+      song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
       items = Ethoscope::Checklist::SongPlan.new(song, aim: @study[:aim], target: @target).items
       reading_ids = @library.readings.current(reference_id).transform_values { |reading| reading[:id] }
       @library.checklists.create(study_id: @study[:id], title: reference[:title], school:, items:, reference_id:, reading_ids:)

@@ -48,9 +48,8 @@ module Api
     end
 
     get "/references/:id/audio" do |id|
-      recording = library.recordings.find(reference_of(id)[:recording_id])
-      send_file library.recordings.path(recording), type: AUDIO_TYPES.fetch(recording[:format], "application/octet-stream"),
-        disposition: :inline
+      path, format = library.recordings.playable(library.recordings.find(reference_of(id)[:recording_id]))
+      send_file path, type: AUDIO_TYPES.fetch(format, "application/octet-stream"), disposition: :inline
     end
 
     AUDIO_TYPES = { "wav" => "audio/wav", "flac" => "audio/flac", "mp3" => "audio/mpeg", "ogg" => "audio/ogg", "mov" => "audio/mp4",

@@ -64,6 +64,10 @@ module Api
       optional(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
     end
 
+    ChecklistChange = Dry::Schema.Params do
+      required(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
+    end
+
     ItemChange = Dry::Schema.Params do
       optional(:state).filled(:string, included_in?: %w[open done skipped])
       optional(:note).value(:string, max_size?: 1000)

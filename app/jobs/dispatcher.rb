@@ -65,12 +65,13 @@ module Jobs
     rescue StandardError => e
       @library.analyses.fail(job[:id], "The analysis could not be stored (#{e.message}).")
     ensure
-      FileUtils.rm_f([result, "#{result}.part"])
+      FileUtils.rm_f([result, "#{result}.part", "#{result}.flac"])
       @bulletin.publish
     end
 
     def conclude(job, result, error)
       if File.exist?(result)
+        @library.recordings.keep_copy(job[:recording_id], "#{result}.flac")
         @library.analyses.finish(job[:id], File.read(result, encoding: Encoding::UTF_8))
       else
         @library.analyses.fail(job[:id], error)

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "fileutils"
 require "json"
 
 module Jobs
@@ -19,6 +20,7 @@ module Jobs
       report(stage: "decoding", progress: 0.0)
       recording = Ethoscope::Audio::Decoder.new(@recording).decode
       analysis = Ethoscope::Analysis.of(recording) { |stage, share| report(stage: next_stage(stage), progress: share) }
+      copy_for_playback
       write(JSON.generate(analysis.to_h))
       0
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
@@ -38,6 +40,14 @@ module Jobs
     def next_stage(done)
       stages = Ethoscope::Pipeline::STAGES.keys
       (stages[stages.index(done) + 1] || "storing").to_s
+    end
+
+    # Left beside the result as RESULT.flac; a copy that can't be made costs the sound on the page, not the analysis.
+    def copy_for_playback
+      info = Ethoscope::Audio::Decoder.new(@recording).probe
+      Ethoscope::Audio::PlaybackCopy.write(@recording, "#{@result}.flac") if Ethoscope::Audio::PlaybackCopy.needed?(info)
+    rescue Ethoscope::Errors::UnreadableAudio
+      FileUtils.rm_f("#{@result}.flac")
     end
 
     # When the application is gone the pipe breaks, and this process ends with it.

@@ -33,7 +33,23 @@ module Store
     def create(study_id:, title:, school:, items:, reference_id: nil, reading_ids: {})
       db.transaction(mode: :immediate) do
         id = db[:checklists].insert(study_id:, title:, school: school.id, reference_id:, created_at: now)
-        ordered(items, school).each_with_index { |(number, item), position| insert(id, position, number, item, reading_ids) }
+        ordered(items, school, &:stage).each_with_index { |(number, item), position| insert(id, position, number, item, reading_ids) }
+        find(id)
+      end
+    end
+
+    # Puts the items into the order of another school; ticks and notes stay with them.
+    #
+    # @param id [Integer]
+    # @param school [Ethoscope::Checklist::School]
+    # @return [Hash] the checklist
+    # @raise [Missing]
+    def reorder(id, school)
+      db.transaction(mode: :immediate) do
+        ordered(find(id)[:items], school) { |item| item[:stage] }.each_with_index do |(number, item), position|
+          db[:items].where(id: item[:id]).update(position:, number:)
+        end
+        db[:checklists].where(id:).update(school: school.id)
         find(id)
       end
     end
@@ -57,10 +73,10 @@ module Store
     private
 
     # Numbers such as 2.3: the stage's place in this order of work, and the item's place in the stage.
-    def ordered(items, school)
-      stages = school.stages & items.map(&:stage)
-      stages.each_with_index.flat_map do |stage, place|
-        items.select { |item| item.stage == stage }.each_with_index.map { |item, i| ["#{place + 1}.#{i + 1}", item] }
+    def ordered(items, school, &)
+      by_stage = items.group_by(&)
+      (school.stages & by_stage.keys).each_with_index.flat_map do |stage, place|
+        by_stage.fetch(stage).each_with_index.map { |item, i| ["#{place + 1}.#{i + 1}", item] }
       end
     end
 

@@ -47,11 +47,14 @@ module Store
     end
 
     # @param reference [Hash]
+    # @param scope [Integer, nil] only up to this bar
     # @return [Ethoscope::Profile::Song, nil] nil while no analysis is done
-    def song(reference)
+    def song(reference, scope: nil)
       _, analysis = analyses.finished(reference[:recording_id])
-      analysis && Ethoscope::Profile::Song.new(title: reference[:title], analysis:,
-        corrections: readings.corrections(reference[:id]))
+      return nil unless analysis
+
+      analysis = Ethoscope::Excerpt.of(analysis, scope) if scope
+      Ethoscope::Profile::Song.new(title: reference[:title], analysis:, corrections: readings.corrections(reference[:id]))
     end
 
     private

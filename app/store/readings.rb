@@ -29,7 +29,8 @@ module Store
     # @param reference_id [Integer]
     # @return [Hash{String => Hash}] values that a person put in the place of measured ones, by aspect
     def corrections(reference_id)
-      current(reference_id).select { |_, row| row[:source] != "measured" && row[:value] }.transform_values { |row| row[:value] }
+      standing = current(reference_id).reject { |_, row| row[:source] == "measured" || row[:state] == "refuted" || row[:value].nil? }
+      standing.transform_values { |row| row[:value] }
     end
 
     # Adds what an analysis measured. A person's correction stays in force.
@@ -47,13 +48,18 @@ module Store
       end
     end
 
+    # Settles a reading. When a correction is refuted, what it replaced stands again.
+    #
     # @param id [Integer]
     # @param state [String] open, confirmed or refuted
     # @return [Hash]
     def mark(id, state)
-      find(id)
-      db[:readings].where(id:).update(state:)
-      find(id)
+      db.transaction(mode: :immediate) do
+        reading = find(id)
+        db[:readings].where(id:).update(state:)
+        db[:readings].where(id: reading[:supersedes_id], state: "corrected").update(state: "open") if state == "refuted"
+        find(id)
+      end
     end
 
     # Puts a person's value in the place of a reading.

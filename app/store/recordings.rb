@@ -17,6 +17,7 @@ module Store
     end
 
     # Keeps the bytes of a stream once, however often they come. The file is written beside its place and renamed.
+    # It has no extension meanwhile, so that readers of tags look at the bytes.
     #
     # @param stream [IO] read to its end
     # @yieldparam path [String] the complete file before it is taken in; raise to refuse it
@@ -24,7 +25,7 @@ module Store
     # @return [Hash] the recording's row
     # @raise [DiskFull] when there is no room; nothing is left behind
     def keep(stream)
-      partial = File.join(@folder, "#{SecureRandom.hex(8)}.part")
+      partial = File.join(@folder, "part-#{SecureRandom.hex(8)}")
       sha256, bytes = write(stream, partial)
       facts = yield partial
       known = db[:recordings][sha256:]
@@ -47,10 +48,27 @@ module Store
     # @return [String] where its file lies
     def path(recording) = File.join(@folder, recording[:sha256][0, 2], recording[:sha256])
 
+    # @param recording [Hash] a row
+    # @return [Array(String, String)] path and format of what a browser can play: the file itself, or its FLAC copy
+    def playable(recording)
+      copy = copy_path(recording)
+      File.exist?(copy) ? [copy, "flac"] : [path(recording), recording[:format]]
+    end
+
+    # Takes in the FLAC copy that a worker made for browsers; nothing happens when it made none.
+    #
+    # @param id [Integer] the recording
+    # @param made [String] where the worker left it
+    def keep_copy(id, made)
+      File.rename(made, copy_path(find(id))) if File.exist?(made)
+    end
+
     private
 
+    def copy_path(recording) = "#{path(recording)}.flac"
+
     # Leftovers of a run that was killed while it wrote.
-    def sweep = FileUtils.rm_f(Dir.glob(File.join(@folder, "*.part")))
+    def sweep = FileUtils.rm_f(Dir.glob(File.join(@folder, "part-*")))
 
     def write(stream, partial)
       digest = Digest::SHA256.new

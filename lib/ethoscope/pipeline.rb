@@ -9,6 +9,8 @@ module Ethoscope
     SILENT_PEAK = 1e-4
     # A phrase is taken to start every so many bars when listening for the tonic.
     PHRASE_BARS = 4
+    # An onset counts as sound when the second that follows it holds this share of the song's loud level.
+    HEARD = 0.08
     # Bass counts this much beside treble in the note balance that the key is read from.
     BASS_SHARE = 0.5
 
@@ -62,15 +64,23 @@ module Ethoscope
       @bar_edges = @grid.bar_edges
     end
 
-    # From the first sound to the start of the last one.
+    # From the first sound to the start of the last one; echoes that die away after it are none.
     def sounding
       level = @short.level(40.0..10_000.0)
-      loud = level > (level.sort[(level.size * 0.95).floor] * 0.01)
+      loud = following(level) > (level.sort[(level.size * 0.95).floor] * HEARD)
       onset = @onset.total
       struck = (onset > onset.mean) & loud
       struck = loud unless struck.any?
       frames = struck.where
       (frames[0] / @short.rate)..(frames[-1] / @short.rate)
+    end
+
+    # Mean level over the second after each frame.
+    def following(level)
+      frames = @short.rate.round
+      held = Numo::DFloat.zeros(level.size + frames)
+      held[0...level.size] = level
+      Signal::Series.running_mean(held, frames)[(frames / 2)...(level.size + (frames / 2))]
     end
 
     def find_harmony

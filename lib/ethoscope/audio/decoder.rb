@@ -41,7 +41,7 @@ module Ethoscope
       # @raise [Errors::UnreadableAudio, Errors::UnusableAudio] as {#decode}
       def check = probe.tap { |info| check_length(info[:duration]) if info[:duration] }
 
-      # @return [Hash] format, duration in seconds (nil when the file does not say), channels, rate
+      # @return [Hash] format, codec, duration in seconds (nil when the file does not say), channels, rate
       # @raise [Errors::UnreadableAudio] when the file is no audio in a known format
       def probe
         raise Errors::UnreadableAudio, "There is no such file." unless File.file?(@path)
@@ -53,7 +53,7 @@ module Ethoscope
         raise Errors::UnreadableAudio, not_audio unless stream && names.intersect?(FORMATS)
 
         duration = (data.dig("format", "duration") || stream["duration"])&.to_f
-        { format: names.first, duration:, channels: stream["channels"].to_i, rate: stream["sample_rate"].to_i }
+        { format: names.first, codec: stream["codec_name"], duration:, channels: stream["channels"].to_i, rate: stream["sample_rate"].to_i }
       end
 
       private
@@ -62,7 +62,7 @@ module Ethoscope
 
       def ffprobe_output
         out, status = Open3.capture2("ffprobe", "-v", "quiet", "-protocol_whitelist", "file", "-show_entries",
-          "stream=codec_type,sample_rate,channels,duration:format=format_name,duration",
+          "stream=codec_type,codec_name,sample_rate,channels,duration:format=format_name,duration",
           "-of", "json", "file:#{@path}", err: File::NULL)
         raise Errors::UnreadableAudio, not_audio unless status.success?
 

@@ -24,6 +24,10 @@ module Ethoscope
       PROFILE_WEIGHT = 0.7
       REST_WEIGHT = 0.9
       EDGE_WEIGHT = 0.3
+      # An unusual mode must hold this much more than plain major or minor.
+      MODE_RESERVE = 0.03
+      # Chords against notes when the mode is named.
+      MODE_CHORDS = 0.4
       # Turns score differences into odds.
       SHARPNESS = 7.0
 
@@ -90,21 +94,26 @@ module Ethoscope
         span && span.chord.root == key.pitch_class && span.chord.minor? == key.minor?
       end
 
-      # Of the scales with this third, the one whose sixth, seventh, second and fourth sound most.
+      # Of the scales with this third, the one that holds most of what sounds and most of the chords.
       def with_mode(key)
         modes = key.minor? ? ["minor", "dorian", "phrygian", "harmonic minor"] : %w[major mixolydian lydian]
-        best = modes.max_by { |mode| scale_share(key, mode) + (mode == key.mode ? MODE_RESERVE : 0.0) }
+        best = modes.max_by do |mode|
+          candidate = Key.new(pitch_class: key.pitch_class, mode:)
+          scale_share(candidate) + (MODE_CHORDS * chord_share(candidate)) + (mode == key.mode ? MODE_RESERVE : 0.0)
+        end
         Key.new(pitch_class: key.pitch_class, mode: best)
       end
 
-      # An unusual mode must hold this much more of the sound than plain major or minor.
-      MODE_RESERVE = 0.012
-      private_constant :MODE_RESERVE
-
-      def scale_share(key, mode)
+      def scale_share(key)
         squares = (@chroma - @chroma.min)**2
-        scale = Key.new(pitch_class: key.pitch_class, mode:).scale
-        squares[scale].sum / [squares.sum, 1e-9].max
+        squares[key.scale].sum / [squares.sum, 1e-9].max
+      end
+
+      # The share of the time in which all notes of the chord are in the scale.
+      def chord_share(key)
+        scale = key.scale
+        total = @spans.sum { |span| span.last - span.first }
+        @spans.sum { |span| (span.chord.pitch_classes - scale).empty? ? span.last - span.first : 0 } / total.to_f
       end
     end
   end

@@ -2,63 +2,90 @@
 
 module Ethoscope
   module Harmony
-    # A run of chords that comes back: its length in bars, its degrees, and the bars (from 1) at which it starts.
+    # A run of chords that comes back: its length in bars, its chords and degrees, and the bars (from 1) at which it starts.
     Loop = Value.of(:bars, :chords, :degrees, :starts, :confidence)
 
-    # Finds the shortest run of 1, 2, 4 or 8 bars with which most of the song can be told
-    # (string matching over bars, after the compression view of Bimbot et al., "System & Contrast", Music Perception 2016).
+    # Finds the shortest run of bars with which most of the song can be told, forgiving a chord here and there
+    # (after the compression view of Bimbot et al., "System & Contrast", Music Perception 2016).
     class LoopFinder
-      LENGTHS = [2, 4, 8, 1, 3, 12].freeze
-      # A longer loop must explain this much more of the song than half of it.
-      GAIN = 0.12
+      LENGTHS = [1, 2, 3, 4, 8, 12].freeze
+      # A return has at least this share of its half bars in common with the first pass.
+      ALIKE = 0.75
+      # A loop of twice the length must tell this much more of the song.
+      LENGTH_PRICE = 0.12
+      # A loop that starts on the tonic is preferred by this much over one of its rotations.
+      FROM_HOME = 0.06
+      # One chord that stays is hardly a loop.
+      STANDING_PRICE = 0.35
 
-      # @param bars [Array<Array<Chord>>] the chords that start or sound in each bar, one for each half of the bar
+      # One candidate: where it returns, and the share of the song that it tells.
+      Option = Value.of(:length, :starts, :cover)
+
+      # @param bars [Array<Array<Chord>>] the chords that sound in each bar, one for each half of the bar
       # @param key [Key]
       def initialize(bars, key)
         @bars = bars
         @key = key
+        # Seventh and triad on one root count as one in a loop.
+        @names = bars.map { |chords| chords.map { |chord| [chord.root, chord.minor?] } }
       end
 
-      # @return [Loop, nil] nil when nothing returns at least twice
-      def main
-        options = LENGTHS.filter_map { |length| best_of(length) }
-        options.max_by do |option|
-          option[:cover] - (GAIN * Math.log2(option[:length])) - (option[:length] == 1 ? GAIN : 0)
-        end&.then { |option| build(option) }
-      end
+      # @return [Loop, nil] nil when nothing returns at once at least once
+      def main = LENGTHS.flat_map { |length| options(length) }.max_by { |option| [worth(option), -option.starts.first] }&.then { |option| build(option) }
 
       private
 
-      def best_of(length)
-        windows = (0..(@bars.size - length)).group_by { |first| signature(first, length) }
-        windows.reject { |signature, _| silent?(signature) }
-               .map { |_, starts| { length:, starts: apart(starts, length) } }
-               .select { |option| returns_at_once?(option) }
-               .map { |option| option.merge(cover: option[:starts].size * length / @bars.size.to_f) }
-               .max_by { |option| [option[:cover], -option[:starts].first] }
+      def options(length)
+        starts = (0..(@bars.size - length)).uniq { |first| @names[first, length] }
+        starts.filter_map { |first| option(first, length) }
       end
 
-      # A loop follows on itself at least once.
-      def returns_at_once?(option)
-        option[:starts].each_cons(2).any? { |a, b| b - a == option[:length] }
+      # A loop follows on itself at least once; one that merely comes back is a section.
+      def option(first, length)
+        pattern = @names[first, length].flatten(1)
+        return nil if pattern.all? { |root, _| root.nil? }
+
+        starts, alike = returns(pattern, first, length)
+        return nil unless starts.each_cons(2).any? { |a, b| b - a == length }
+
+        Option.new(length:, starts:, cover: alike.sum * length / @bars.size.to_f)
       end
 
-      # Seventh and triad on one root count as one in a loop.
-      def signature(first, length)
-        @bars[first, length].map { |chords| chords.map { |chord| [chord.root, chord.minor?] } }
+      # Bars at which the pattern is heard, one after another, and how alike each return is.
+      def returns(pattern, first, length)
+        starts = []
+        alike = []
+        bar = first
+        while bar + length <= @bars.size
+          share = likeness(pattern, @names[bar, length].flatten(1))
+          if share >= ALIKE
+            starts << bar
+            alike << share
+          end
+          bar += share >= ALIKE ? length : 1
+        end
+        [starts, alike]
       end
 
-      def silent?(signature) = signature.flatten(1).all? { |root, _| root.nil? }
+      def likeness(pattern, other) = pattern.zip(other).count { |a, b| a == b } / pattern.size.to_f
 
-      def apart(starts, length)
-        starts.each_with_object([]) { |start, kept| kept << start if kept.empty? || start >= kept.last + length }
+      def worth(option)
+        home = @names[option.starts.first].first == [@key.pitch_class, @key.minor?]
+        option.cover - (LENGTH_PRICE * Math.log2(option.length)) + (home ? FROM_HOME : 0) - (standing?(option) ? STANDING_PRICE : 0)
       end
+
+      def standing?(option) = @names[option.starts.first, option.length].flatten(1).uniq.size == 1
 
       def build(option)
-        chords = @bars[option[:starts].first, option[:length]].flat_map { |bar| bar.chunk_while { |a, b| a == b }.map(&:first) }
-        chords = chords.chunk_while { |a, b| a == b }.map(&:first).reject(&:none?)
-        Loop.new(bars: option[:length], chords:, degrees: chords.map { |chord| Degree.of(chord, @key).numeral },
-          starts: option[:starts].map { |start| start + 1 }, confidence: option[:cover].clamp(0.0, 0.99).round(2))
+        chords = voted(option).chunk_while { |a, b| a == b }.map(&:first).reject(&:none?)
+        Loop.new(bars: option.length, chords:, degrees: chords.map { |chord| Degree.of(chord, @key).numeral },
+          starts: option.starts.map { |start| start + 1 }, confidence: option.cover.clamp(0.0, 0.99).round(2))
+      end
+
+      # For each half bar the chord that most returns have there.
+      def voted(option)
+        passes = option.starts.map { |start| @bars[start, option.length].flatten(1) }
+        passes.transpose.map { |chords| chords.tally.max_by(&:last).first }
       end
     end
   end

@@ -56,7 +56,7 @@ module Ethoscope
 
         rivals = tempo[:candidates].drop(1).map { |rival| { label: format("%.2f BPM", rival[:bpm]), odds: rival[:odds] } }
         first = rivals.first
-        note = first ? "or #{first[:label].delete_suffix(" BPM")}: #{Words.odds(tempo[:confidence], first[:odds])}" : "no rival"
+        note = first ? "or #{first[:label].delete_suffix(" BPM")}" : "no rival"
         reading("tempo", { bpm: tempo[:bpm] }, format("%<bpm>.2f BPM, %<course>s", bpm: tempo[:bpm], course: tempo_course),
           note:, confidence: tempo[:confidence], rivals:, why: tempo_why)
       end
@@ -114,7 +114,7 @@ module Ethoscope
         statement = if cents.abs < 3 then "In tune with A 440"
                     else "#{cents.abs.round} cents #{cents.negative? ? "flat" : "sharp"} of A 440"
                     end
-        reading("tuning", { cents: }, statement, note: "A4 at #{@data[:tuning][:a4]} Hz", confidence: @data[:tuning][:confidence],
+        reading("tuning", { cents: }, statement, note: "A4 #{@data[:tuning][:a4]} Hz", confidence: @data[:tuning][:confidence],
           why: "Where the partials between 180 and 2200 Hz lie against equal temperament.")
       end
 
@@ -145,7 +145,7 @@ module Ethoscope
         peak = Words.signed(@data[:loudness][:peak_db])
         return reading("loudness", nil, "Too quiet to gate", why: "No block of 400 ms passes −70 LUFS.") unless level
 
-        reading("loudness", { lufs: level }, "#{Words.signed(level)} LUFS, #{spread} wide", note: "peak #{peak} dBFS", confidence: 0.99,
+        reading("loudness", { lufs: level }, "#{Words.signed(level)} LUFS, #{spread} wide", note: "peak #{peak} dB", confidence: 0.99,
           why: "Integrated over the whole file after ITU-R BS.1770-4, gated.")
       end
 

@@ -33,9 +33,9 @@ module Ethoscope
         axis = coarse_axis(onset.total)
         flat = flat?(axis)
         axis = identity if flat
-        late = phase_deviation(Signal::Series.sample(onset.total, invert(axis) * @rate))
-        trend, residual = linear_trend(late)
-        @constant = flat && Math.sqrt((residual**2).mean) < CONSTANT_SECONDS
+        late, strength = phase_deviation(Signal::Series.sample(onset.total, invert(axis) * @rate))
+        trend = linear_trend(late, strength)
+        @constant = flat && wander(late - trend, strength) < CONSTANT_SECONDS
         @inverse = invert(corrected(axis, @constant ? trend : late))
         freeze
       end
@@ -46,14 +46,15 @@ module Ethoscope
 
       # @param musical [Numo::DFloat] musical times in seconds
       # @return [Numo::DFloat] times in the recording
-      def to_seconds(musical)
-        at = musical * @rate
-        inside = Signal::Series.sample(@inverse, at)
-        # Beyond the last frame time goes on at the pace of the end.
-        inside + ((at - (@size - 1)).clip(0, nil) / @rate) + (at.clip(nil, 0) / @rate)
-      end
+      def to_seconds(musical) = read(@inverse, musical)
 
       private
+
+      # A clock read at any time; before its first and after its last frame it runs at the common pace.
+      def read(clock, time)
+        at = time * @rate
+        Signal::Series.sample(clock, at) + ((at - (@size - 1)).clip(0, nil) / @rate) + (at.clip(nil, 0) / @rate)
+      end
 
       def identity = Numo::DFloat.new(@size).seq / @rate
 
@@ -61,7 +62,7 @@ module Ethoscope
       def invert(axis)
         musical = identity
         time = musical.dup
-        ITERATIONS.times { time += musical - Signal::Series.sample(axis, time * @rate) }
+        ITERATIONS.times { time += musical - read(axis, time) }
         time
       end
 
@@ -114,14 +115,15 @@ module Ethoscope
         path
       end
 
-      # Seconds by which the pulse runs late at each frame of the warped axis.
+      # Seconds by which the pulse runs late at each frame of the warped axis, and how strongly it is heard there.
       def phase_deviation(onset)
         frequency, = [1, 2, 4].map { |h| [h / @period, harmonic_strength(onset, h / @period)] }.max_by { |f, s| s / Math.sqrt(f) }
         hop = (0.5 * @rate).round
         smooth = demodulate(onset, frequency, hop)
         phases = unwrap(smooth.map(&:arg))
         late = Numo::DFloat.cast(phases) * (-1.0 / (2 * Math::PI * frequency))
-        Signal::Series.sample(late, Numo::DFloat.new(@size).seq / hop)
+        at = Numo::DFloat.new(@size).seq / hop
+        [Signal::Series.sample(late, at), Signal::Series.sample(Numo::DFloat.cast(smooth.map(&:abs2)), at)]
       end
 
       def harmonic_strength(onset, frequency)
@@ -145,13 +147,18 @@ module Ethoscope
         end
       end
 
-      def linear_trend(curve)
+      # Least squares, weighted by how strongly the pulse is heard: where it is faint its phase says little.
+      def linear_trend(curve, weight)
+        total = [weight.sum, 1e-12].max
         x = Numo::DFloat.new(curve.size).seq
-        x -= x.mean
-        slope = (x * curve).sum / [(x**2).sum, 1e-12].max
-        trend = (x * slope) + curve.mean
-        [trend, curve - trend]
+        x -= (x * weight).sum / total
+        centre = (curve * weight).sum / total
+        slope = (x * (curve - centre) * weight).sum / [((x**2) * weight).sum, 1e-12].max
+        (x * slope) + centre
       end
+
+      # Root mean square, weighted likewise.
+      def wander(residual, weight) = Math.sqrt(((residual**2) * weight).sum / [weight.sum, 1e-12].max)
 
       # Moves the clock so that the pulse is no longer late anywhere, keeping its first moment.
       def corrected(axis, late) = axis - Signal::Series.sample(late - late[0], axis * @rate)

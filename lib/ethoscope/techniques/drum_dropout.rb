@@ -2,11 +2,12 @@
 
 module Ethoscope
   module Techniques
-    # The drums stop for half a bar to two bars before a section begins, and come back on its first beat.
+    # The drums stop for half a bar to two bars before a section begins, and come back on its first beat. They are heard by
+    # their top, above 4 kHz: below it bass and chords start notes too.
     module DrumDropout
       KIND = "drum_drop"
       # Struck strength must fall below this share of what the section had.
-      SILENT = 0.3
+      SILENT = 0.45
       LONGEST_BARS = 2
 
       # @param scene [Scene]
@@ -16,7 +17,7 @@ module Ethoscope
       end
 
       def self.at_joint(scene, before, after)
-        struck = strength(scene)
+        struck = scene.beats[:high]
         joint = scene.beats_of(after.first_bar).begin
         span = scene.grid.meter.beats * LONGEST_BARS
         body = struck[scene.beats_of(before.first_bar).begin...[joint - span, scene.beats_of(before.first_bar).end].max]
@@ -30,11 +31,6 @@ module Ethoscope
         sighting(scene, after, joint - silent, silent)
       end
       private_class_method :at_joint
-
-      def self.strength(scene)
-        scene.beats[:low].zip(scene.beats[:middle], scene.beats[:high]).map { |low, middle, high| (low + middle + high) / 3 }
-      end
-      private_class_method :strength
 
       def self.sighting(scene, after, beat, count)
         bars = (after.first_bar - (count / scene.grid.meter.beats.to_f).ceil)..(after.first_bar - 1)

@@ -6,10 +6,10 @@ module Ethoscope
     module Opening
       FILTERED = "filtered_section"
       NARROW = "width_contrast"
-      # Brightness must rise by this many dB from one section to the next.
-      BRIGHTER_DB = 9.0
+      # Brightness must rise by this many dB from one section to the next: a filter does that, one more instrument does not.
+      BRIGHTER_DB = 15.0
       # The narrow section has at most this much side energy, and the next one this many times more.
-      NARROW_SHARE = 0.06
+      NARROW_SHARE = 0.01
       WIDER = 3.5
 
       # @param scene [Scene]
@@ -20,11 +20,12 @@ module Ethoscope
         end
       end
 
-      def self.mean(values, section) = values[(section.first_bar - 1)...section.last_bar].then { |part| part.sum / part.size }
-      private_class_method :mean
+      # The middle bar's value, so that a bar without drums or a fill does not speak for the section.
+      def self.middle(values, section) = values[(section.first_bar - 1)...section.last_bar].sort.then { |part| part[part.size / 2] }
+      private_class_method :middle
 
       def self.filtered(scene, before, after)
-        rise = mean(scene.brightness, after) - mean(scene.brightness, before)
+        rise = middle(scene.brightness, after) - middle(scene.brightness, before)
         return nil if rise < BRIGHTER_DB
 
         scene.sighting(FILTERED, before.first_bar..before.last_bar, confidence: 0.4 + (rise / 40),
@@ -33,8 +34,8 @@ module Ethoscope
       private_class_method :filtered
 
       def self.narrow(scene, before, after)
-        here = mean(scene.width, before)
-        there = mean(scene.width, after)
+        here = middle(scene.width, before)
+        there = middle(scene.width, after)
         return nil unless here <= NARROW_SHARE && there > [here * WIDER, 0.02].max
 
         scene.sighting(NARROW, before.first_bar..before.last_bar, confidence: 0.5 + there,

@@ -127,7 +127,9 @@ function ReferenceLink({ base, reference }: { base: string; reference: Reference
       </span>
       <span className="hidden items-center justify-between gap-1 text-11 text-ink-2 mid:flex">
         {summary ? (
-          <span className="truncate whitespace-pre figure">{`${summary.bpm ? figure(summary.bpm, 2) : "–"} ${summary.key ?? ""}`}</span>
+          <span className="truncate">
+            <span className="figure">{summary.bpm ? figure(summary.bpm, 2) : "–"}</span> {summary.key ?? ""}
+          </span>
         ) : (
           <span>{waiting(reference)}</span>
         )}

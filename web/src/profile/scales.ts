@@ -6,5 +6,5 @@ export function logScale(low: number, high: number, width: number): (value: numb
 
 /** Round figures for an axis of tempos. */
 export function tempoTicks(low: number, high: number): number[] {
-  return [40, 50, 60, 70, 80, 100, 120, 140, 160, 180, 200].filter((tick) => tick >= low && tick <= high);
+  return [30, 45, 60, 75, 100, 135, 180, 240].filter((tick) => tick >= low && tick <= high);
 }

@@ -73,7 +73,7 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
   return (
     <>
       <PageHead title={reference.title} remark={reference.artist}>
-        <span className="text-ink-2 max-mid:hidden">
+        <span className="hidden text-ink-2 wide:inline">
           Sheet <span className="figure">{reference.position}</span> of <span className="figure">{count}</span>
         </span>
         <span className="text-ink-2">

@@ -2,15 +2,14 @@ import { figure } from "../lib/format";
 import { useSheet } from "./context";
 import { Row } from "./Row";
 
-const HEIGHT = 62;
-
 /** Loudness of each bar as one continuous profile. */
 export function EnergyRow() {
   const { analysis, geometry } = useSheet();
+  const height = geometry.energyHeight;
   const levels = analysis.bars.map((bar) => bar.energy);
   const high = Math.max(...levels);
   const low = Math.max(Math.min(...levels), high - 36);
-  const y = (level: number) => 4 + (1 - (Math.max(level, low) - low) / Math.max(1, high - low)) * (HEIGHT - 10);
+  const y = (level: number) => 4 + (1 - (Math.max(level, low) - low) / Math.max(1, high - low)) * (height - 10);
   const points = levels.map((level, index) => `${geometry.xOfBar(index + 1.5).toFixed(1)},${y(level).toFixed(1)}`);
   const edge = [
     `0,${y(levels[0] ?? low).toFixed(1)}`,
@@ -19,7 +18,7 @@ export function EnergyRow() {
   ].join(" L");
   return (
     <Row
-      height={HEIGHT + 10}
+      height={height + 10}
       seeks
       label={
         <div className="relative h-full pt-3">
@@ -34,12 +33,12 @@ export function EnergyRow() {
         role="img"
         aria-label={`Energy from ${figure(low, 1)} to ${figure(high, 1)} LUFS over ${levels.length} bars`}
         width={geometry.width}
-        height={HEIGHT}
+        height={height}
         className="overflow-visible"
       >
-        <path d={`M${edge} L${geometry.width},${HEIGHT} L0,${HEIGHT} Z`} fill="var(--ink-d2)" />
+        <path d={`M${edge} L${geometry.width},${height} L0,${height} Z`} fill="var(--ink-d2)" />
         <path d={`M${edge}`} fill="none" stroke="var(--measured)" strokeWidth="1.3" strokeLinejoin="round" />
-        <line x1="0" x2={geometry.width} y1={HEIGHT} y2={HEIGHT} stroke="var(--rule)" />
+        <line x1="0" x2={geometry.width} y1={height} y2={height} stroke="var(--rule)" />
       </svg>
     </Row>
   );

@@ -6,8 +6,7 @@ import { amountStep, inkColour } from "../lib/ink";
 import { same, useSheet } from "./context";
 import { Row } from "./Row";
 
-export const ROW_HEIGHT = 21;
-const CELL_HEIGHT = 13;
+const CELL_MARGIN = 4;
 const PLAYING = 0.5;
 
 /** One row a role, one cell a bar; density is how much it is there. Hatched rows are a person's. */
@@ -32,7 +31,7 @@ function MeasuredRow({ layer }: { layer: Layer }) {
   const playing = layer.activity.filter((value) => value >= PLAYING).length;
   return (
     <Row
-      height={ROW_HEIGHT}
+      height={geometry.rowHeight}
       seeks
       label={
         <button
@@ -49,17 +48,23 @@ function MeasuredRow({ layer }: { layer: Layer }) {
         role="img"
         aria-label={`${layer.role} plays in ${playing} of ${layer.activity.length} bars`}
         width={geometry.width}
-        height={ROW_HEIGHT}
+        height={geometry.rowHeight}
         className={chosen ? "bg-wash" : ""}
       >
-        <line x1="0" x2={geometry.width} y1={ROW_HEIGHT - 0.5} y2={ROW_HEIGHT - 0.5} stroke="var(--rule-faint)" />
+        <line
+          x1="0"
+          x2={geometry.width}
+          y1={geometry.rowHeight - 0.5}
+          y2={geometry.rowHeight - 0.5}
+          stroke="var(--rule-faint)"
+        />
         {cells(layer.activity, geometry.perCell).map(({ bar, value }) => (
           <rect
             key={bar}
             x={geometry.xOfBar(bar) + gap(geometry.barWidth)}
-            y={(ROW_HEIGHT - CELL_HEIGHT) / 2}
+            y={CELL_MARGIN}
             width={cellWidth(geometry.barWidth * geometry.perCell)}
-            height={CELL_HEIGHT}
+            height={geometry.rowHeight - 2 * CELL_MARGIN}
             fill={inkColour(amountStep(value))}
           >
             <title>{`bar ${bar}: ${value.toFixed(2)}`}</title>
@@ -93,7 +98,7 @@ function OwnRow({ reading }: { reading: Reading }) {
   const paint = usePainting(reading);
   return (
     <Row
-      height={ROW_HEIGHT}
+      height={geometry.rowHeight}
       label={
         <button
           type="button"
@@ -111,13 +116,19 @@ function OwnRow({ reading }: { reading: Reading }) {
         role="img"
         aria-label={`${reading.statement}, heard in ${levels.filter(Boolean).length} of ${levels.length} bars`}
         width={geometry.width}
-        height={ROW_HEIGHT}
+        height={geometry.rowHeight}
         className={`cursor-cell touch-none ${chosen ? "bg-wash" : ""}`}
         data-testid="paintable"
         {...paint.handlers}
       >
         <HatchPatterns />
-        <line x1="0" x2={geometry.width} y1={ROW_HEIGHT - 0.5} y2={ROW_HEIGHT - 0.5} stroke="var(--rule-faint)" />
+        <line
+          x1="0"
+          x2={geometry.width}
+          y1={geometry.rowHeight - 0.5}
+          y2={geometry.rowHeight - 0.5}
+          stroke="var(--rule-faint)"
+        />
         {paint
           .shown(levels)
           .map(
@@ -126,9 +137,9 @@ function OwnRow({ reading }: { reading: Reading }) {
                 <rect
                   key={index}
                   x={geometry.xOfBar(index + 1) + gap(geometry.barWidth)}
-                  y={(ROW_HEIGHT - CELL_HEIGHT) / 2}
+                  y={CELL_MARGIN}
                   width={cellWidth(geometry.barWidth)}
-                  height={CELL_HEIGHT}
+                  height={geometry.rowHeight - 2 * CELL_MARGIN}
                   fill={`url(#hatch-${level})`}
                   stroke="var(--heard)"
                   strokeWidth="0.8"

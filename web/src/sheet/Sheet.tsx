@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState, type RefObject } from "react";
 import type { Analysis, Aspect, ReferencePage } from "../api/types";
 import { useKeys } from "../app/useKeys";
 import { AddLayer, AddTechnique } from "./AddDialogs";
@@ -31,8 +31,10 @@ export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
   const [brush, setBrush] = useState<Brush>(3);
   const [adding, setAdding] = useState<"layer" | "technique" | null>(null);
   const area = useRef<HTMLDivElement>(null);
-  const width = useWidth(area);
-  const geometry = geometryOf(analysis, Math.max(320, width - LABELS - MARGIN), zoom);
+  const size = useSize(area);
+  const rows = analysis.layers.length + page.readings.filter((reading) => reading.aspect === "layer").length;
+  const room = { width: Math.max(320, size.width - LABELS - MARGIN), height: size.height, rows };
+  const geometry = geometryOf(analysis, room, zoom);
   useKeys({
     ...Object.fromEntries(
       ASPECTS.map((aspect, index) => [String(index + 1), () => select({ kind: "reading", aspect })]),
@@ -81,15 +83,17 @@ export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
   );
 }
 
-/** The width that an element has now. */
-function useWidth(ref: React.RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(960);
+/** The size that an element has now. */
+function useSize(ref: RefObject<HTMLElement | null>): { width: number; height: number } {
+  const [size, setSize] = useState({ width: 960, height: 480 });
   useEffect(() => {
     const element = ref.current;
     if (!element) return;
-    const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.floor(entry.contentRect.width)));
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry) setSize({ width: Math.floor(entry.contentRect.width), height: Math.floor(entry.contentRect.height) });
+    });
     observer.observe(element);
     return () => observer.disconnect();
   }, [ref]);
-  return width;
+  return size;
 }

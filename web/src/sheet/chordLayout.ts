@@ -15,12 +15,15 @@ export interface ChordMark {
   index: number;
   x: number;
   width: number;
-  spelled: boolean;
+  /** Size of the symbol in px; null where it would not fit. */
+  size: 12 | 11 | null;
 }
 
 /** Loops are spelled at each return only where a chord has this much room. */
 const ROOM = 28;
-const LETTER = 7.6;
+/** Width of a letter of a symbol, in shares of its size. */
+const LETTER = 0.6;
+const PADDING = 4;
 
 /** A loop is spelled once, under a firm bracket; each return has a thin one. Everything else is spelled where it fits. */
 export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets: Bracket[]; marks: ChordMark[] } {
@@ -34,19 +37,13 @@ export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets
       (candidate) => chord.bar >= candidate.start && chord.bar < candidate.start + candidate.times * loopBars,
     );
     const firstPass = run !== undefined && run === first && chord.bar < run.start + loopBars;
-    const fits = chord.symbol.length * LETTER + 5 <= width;
-    return {
-      chord,
-      index,
-      x,
-      width,
-      spelled: chord.degree !== null && fits && (run === undefined || firstPass || width >= ROOM),
-    };
+    const wanted = chord.degree !== null && (run === undefined || firstPass || width >= ROOM);
+    return { chord, index, x, width, size: wanted ? fittingSize(chord.symbol, width) : null };
   });
   const brackets = runs.map((run, place) => {
     const last = run.start + run.times * loopBars;
     const here = marks.filter((mark) => mark.chord.bar >= run.start && mark.chord.bar < last);
-    const bare = place > 0 && !here.some((mark) => mark.spelled);
+    const bare = place > 0 && !here.some((mark) => mark.size !== null);
     return {
       x: geometry.xOfBar(run.start),
       width: run.times * loopBars * geometry.barWidth,
@@ -56,6 +53,11 @@ export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets
     };
   });
   return { brackets, marks };
+}
+
+function fittingSize(symbol: string, width: number): 12 | 11 | null {
+  const sizes = [12, 11] as const;
+  return sizes.find((size) => symbol.length * size * LETTER + PADDING <= width) ?? null;
 }
 
 interface LoopRun {

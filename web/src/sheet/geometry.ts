@@ -9,6 +9,9 @@ export interface Geometry {
   /** Bars that share one cell of ink; more than one only where a song would not fit. */
   perCell: number;
   bars: Bar[];
+  /** Rows and the energy profile grow into room that would stay empty. */
+  rowHeight: number;
+  energyHeight: number;
   xOfBar: (bar: number) => number;
   xOfTime: (seconds: number) => number;
   timeOfX: (x: number) => number;
@@ -18,12 +21,23 @@ const WIDEST_BAR = 40;
 const NARROWEST_CELL = 5;
 const SECTION_BARS = 16;
 const CLOSE_BARS = 4;
+const ROW = { least: 21, most: 26 };
+const ENERGY = { least: 62, most: 120 };
+/** Everything on the sheet that is neither a layer row nor the energy profile. */
+const OTHER_ROWS = 232;
+
+export interface Room {
+  width: number;
+  height: number;
+  /** How many layer rows there are. */
+  rows: number;
+}
 
 /** The whole song fits the width; a section shows sixteen bars, a bar four with their beats. */
-export function geometryOf(analysis: Analysis, available: number, zoom: Zoom): Geometry {
+export function geometryOf(analysis: Analysis, room: Room, zoom: Zoom): Geometry {
   const bars = analysis.bars;
   const shown = zoom === "song" ? bars.length : Math.min(bars.length, zoom === "section" ? SECTION_BARS : CLOSE_BARS);
-  const fitted = available / Math.max(1, shown);
+  const fitted = room.width / Math.max(1, shown);
   const barWidth = zoom === "song" ? Math.min(WIDEST_BAR, fitted) : fitted;
   const perCell = Math.max(1, Math.ceil(NARROWEST_CELL / barWidth));
   const xOfBar = (bar: number) => (bar - 1) * barWidth;
@@ -42,7 +56,10 @@ export function geometryOf(analysis: Analysis, available: number, zoom: Zoom): G
     const bar = bars[Math.floor(place)];
     return bar ? bar.start + (place % 1) * (bar.end - bar.start) : 0;
   };
-  return { barWidth, width: bars.length * barWidth, perCell, bars, xOfBar, xOfTime, timeOfX };
+  const spare = Math.max(0, room.height - OTHER_ROWS - ENERGY.least - room.rows * ROW.least);
+  const rowHeight = Math.min(ROW.most, ROW.least + Math.floor(spare / (room.rows + 8)));
+  const energyHeight = Math.min(ENERGY.most, ENERGY.least + Math.floor(spare / 2));
+  return { barWidth, width: bars.length * barWidth, perCell, bars, rowHeight, energyHeight, xOfBar, xOfTime, timeOfX };
 }
 
 function indexAt(bars: Bar[], seconds: number): number {

@@ -82,8 +82,8 @@ function Decision({ reading, onMark, onCorrect }: DecisionProps) {
       {settled ? (
         <Button onClick={() => onMark("open")}>Open again</Button>
       ) : (
-        <Button look="confirm" onClick={() => onMark("confirmed")}>
-          <Check size={13} strokeWidth={2.4} /> Confirm
+        <Button look="confirm" className="px-1" onClick={() => onMark("confirmed")}>
+          <Check size={13} strokeWidth={2.4} className="shrink-0" aria-hidden /> Confirm
         </Button>
       )}
       <Button onClick={onCorrect}>Correct</Button>
