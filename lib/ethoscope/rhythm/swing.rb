@@ -11,6 +11,8 @@ module Ethoscope
       BINS = 96
       # The off-beat is looked for between these places.
       RANGE = (0.42..0.74)
+      # A rise at the very edge belongs to the next beat.
+      LATEST = 0.72
       # Less than this much later than the middle is straight playing.
       STRAIGHT = 0.022
       # How far an off-beat must rise above the quiet part of the fold to be one.
@@ -41,9 +43,10 @@ module Ethoscope
         end
         first = (RANGE.begin * BINS).round
         window = fold[first..(RANGE.end * BINS).round]
-        return nil if window.max < PRESENT * fold.sort[BINS / 3]
+        return nil unless window.max > PRESENT * fold.sort[BINS / 3]
 
-        centre(window, first)
+        place = centre(window, first)
+        place if place < LATEST
       end
       private_class_method :off_beat
 

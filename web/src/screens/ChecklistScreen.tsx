@@ -133,8 +133,8 @@ const COLUMNS: [string, string][] = [
   ["Number", "w-[34px]"],
   ["Done", "w-[28px]"],
   ["Item", ""],
-  ["Target", "w-[27%]"],
-  ["Within", "w-[104px]"],
+  ["Target", "w-[24%]"],
+  ["Within", "w-[92px]"],
   ["Box, min", "w-[58px]"],
   ["From", "w-[74px]"],
 ];

@@ -23,7 +23,7 @@ export function ChordRows() {
         <LoopBracket key={bracket.x} bracket={bracket} />
       ))}
       {marks
-        .filter((mark) => mark.size !== null)
+        .filter((mark) => mark.label !== null)
         .map((mark) => (
           <ChordName key={mark.index} mark={mark} />
         ))}
@@ -67,11 +67,9 @@ function ChordName({ mark }: { mark: ChordMark }) {
       aria-label={`${chord.symbol}, ${chord.degree ?? ""}, bar ${chord.bar}${chord.borrowed_from ? `, borrowed: ${chord.borrowed_from}` : ""}`}
       onClick={() => select({ kind: "chord", index: mark.index })}
       className={`absolute top-[24px] h-[34px] overflow-hidden pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash ${chosen ? "bg-wash shadow-[inset_0_2px_0_var(--select)]" : ""}`}
-      style={{ left: mark.x + 1, width: mark.width - 1 }}
+      style={{ left: mark.x + 1, width: Math.max(mark.label ?? 0, mark.width) - 1 }}
     >
-      <span className={`block font-medium text-measured ${mark.size === 11 ? "text-11 tracking-tight" : ""}`}>
-        {chord.symbol}
-      </span>
+      <span className="block font-medium text-measured">{chord.symbol}</span>
       <span className={`text-11 text-ink-2 ${chord.borrowed_from ? "border-b border-dashed border-ink-2" : ""}`}>
         {chord.degree}
       </span>

@@ -15,64 +15,91 @@ export interface ChordMark {
   index: number;
   x: number;
   width: number;
-  /** Size of the symbol in px; null where it would not fit. */
-  size: 12 | 11 | null;
+  /** Room that the symbol takes; null where it is not spelled. */
+  label: number | null;
 }
 
-/** Loops are spelled at each return only where a chord has this much room. */
+interface Run {
+  start: number;
+  times: number;
+  last: number;
+}
+
+/** Returns of a loop are spelled only where a chord has this much room. */
 const ROOM = 28;
-/** Width of a letter of a symbol, in shares of its size. */
-const LETTER = 0.6;
-const PADDING = 4;
+/** Width of a letter of a symbol, and of the words "as bar 9". */
+const LETTER = 6.9;
+const PADDING = 5;
+const AS_BAR = 58;
+/** A symbol may reach over the end of its chord by this share: the ticks say where it really ends. */
+const OVERHANG = 2;
 
 /** A loop is spelled once, under a firm bracket; each return has a thin one. Everything else is spelled where it fits. */
 export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets: Bracket[]; marks: ChordMark[] } {
   const runs = loopRuns(analysis);
-  const loopBars = analysis.loop?.bars ?? 1;
   const first = runs[0];
-  const marks = analysis.chords.map((chord, index) => {
+  const firstPass = first ? first.start + (analysis.loop?.bars ?? 1) : 0;
+  const bare = runs.filter((run) => run !== first && (averageWidth(analysis, geometry, run) ?? 0) < ROOM);
+  const spellable = (chord: Chord) =>
+    chord.degree !== null &&
+    !bare.some((run) => within(run, chord)) &&
+    !(first && within(first, chord) && chord.bar >= firstPass && geometry.barWidth < ROOM);
+
+  const brackets = runs.map((run) => ({
+    x: geometry.xOfBar(run.start),
+    width: (run.last - run.start) * geometry.barWidth,
+    times: run.times,
+    firm: run === first,
+    asBar: bare.includes(run) && first ? first.start : null,
+  }));
+  const taken: [number, number][] = brackets.flatMap(({ asBar, x }) => (asBar === null ? [] : [[x, x + AS_BAR]]));
+  const marks = analysis.chords.map((chord, index): ChordMark => {
     const x = geometry.xOfTime(chord.start);
-    const width = geometry.xOfTime(chord.end) - x;
-    const run = runs.find(
-      (candidate) => chord.bar >= candidate.start && chord.bar < candidate.start + candidate.times * loopBars,
-    );
-    const firstPass = run !== undefined && run === first && chord.bar < run.start + loopBars;
-    const wanted = chord.degree !== null && (run === undefined || firstPass || width >= ROOM);
-    return { chord, index, x, width, size: wanted ? fittingSize(chord.symbol, width) : null };
+    return { chord, index, x, width: geometry.xOfTime(chord.end) - x, label: null };
   });
-  const brackets = runs.map((run, place) => {
-    const last = run.start + run.times * loopBars;
-    const here = marks.filter((mark) => mark.chord.bar >= run.start && mark.chord.bar < last);
-    const bare = place > 0 && !here.some((mark) => mark.size !== null);
-    return {
-      x: geometry.xOfBar(run.start),
-      width: run.times * loopBars * geometry.barWidth,
-      times: run.times,
-      firm: place === 0,
-      asBar: bare && first ? first.start : null,
-    };
-  });
-  return { brackets, marks };
+  return { brackets, marks: spell(marks, spellable, taken, geometry.width) };
 }
 
-function fittingSize(symbol: string, width: number): 12 | 11 | null {
-  const sizes = [12, 11] as const;
-  return sizes.find((size) => symbol.length * size * LETTER + PADDING <= width) ?? null;
+/** The longest chords are spelled first; others where nothing stands yet. */
+function spell(
+  marks: ChordMark[],
+  spellable: (chord: Chord) => boolean,
+  taken: [number, number][],
+  width: number,
+): ChordMark[] {
+  const labels = new Map<number, number>();
+  for (const mark of [...marks].sort((a, b) => b.width - a.width || a.index - b.index)) {
+    const needed = mark.chord.symbol.length * LETTER + PADDING;
+    const end = mark.x + needed;
+    const free = taken.every(([from, to]) => end <= from || mark.x >= to);
+    if (!free || !spellable(mark.chord) || needed > mark.width * OVERHANG || end > width + 4) continue;
+    taken.push([mark.x, end]);
+    labels.set(mark.index, needed);
+  }
+  return marks.map((mark) => ({ ...mark, label: labels.get(mark.index) ?? null }));
 }
 
-interface LoopRun {
-  start: number;
-  times: number;
+function within(run: Run, chord: Chord): boolean {
+  return chord.bar >= run.start && chord.bar < run.last;
+}
+
+function averageWidth(analysis: Analysis, geometry: Geometry, run: Run): number | null {
+  const count = analysis.chords.filter((chord) => within(run, chord)).length;
+  return count === 0 ? null : ((run.last - run.start) * geometry.barWidth) / count;
 }
 
 /** Returns that follow each other at once are one run. */
-function loopRuns(analysis: Analysis): LoopRun[] {
+function loopRuns(analysis: Analysis): Run[] {
   const loop = analysis.loop;
   if (!loop) return [];
-  return loop.starts.reduce<LoopRun[]>((runs, start) => {
-    const last = runs.at(-1);
-    if (last && start === last.start + last.times * loop.bars) last.times += 1;
-    else runs.push({ start, times: 1 });
+  return loop.starts.reduce<Run[]>((runs, start) => {
+    const open = runs.at(-1);
+    if (open && open.last === start) {
+      open.times += 1;
+      open.last += loop.bars;
+    } else {
+      runs.push({ start, times: 1, last: start + loop.bars });
+    }
     return runs;
   }, []);
 }
