@@ -1,0 +1,83 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require "open3"
+require "stringio"
+
+class CommandTest < Ethoscope::TestCase
+  def test_one_file_for_people
+    code, out, err = run_command("analyze", Fixture.wav)
+
+    assert_equal 0, code
+    assert_match(/^tempo +100\.\d\d BPM/, out)
+    assert_match(/^key +A minor/, out)
+    assert_empty err
+  end
+
+  def test_one_file_as_json
+    code, out, = run_command("analyze", Fixture.wav, "--json")
+    data = JSON.parse(out, symbolize_names: true)
+
+    assert_equal 0, code
+    assert_equal %w[A minor], data[:key].values_at(:tonic, :mode)
+    assert_operator data[:layers].size, :>=, 6
+  end
+
+  def test_bad_usage_is_told_with_the_usage
+    [[], ["listen", "x.wav"], ["analyze"], ["analyze", "missing.wav"], ["analyze", folder], ["analyze", "a", "b"], ["analyze", "--loud", "x"]].each do |arguments|
+      code, _, err = run_command(*arguments)
+
+      assert_equal 2, code, arguments.inspect
+      assert_includes err, "ethoscope analyze FILE", arguments.inspect
+    end
+  end
+
+  def test_help_is_no_error
+    assert_equal 0, run_command("--help").first
+  end
+
+  def test_a_file_that_cant_be_analysed_is_one_sentence_and_exit_code_three
+    File.write(path = File.join(folder, "note.wav"), "words")
+    code, out, err = run_command("analyze", path)
+
+    assert_equal 3, code
+    assert_empty out
+    assert_match(/\Anote\.wav: This is not a sound file[^\n]+\n\z/, err)
+  end
+
+  def test_a_folder_is_analysed_file_by_file_and_others_are_passed_over
+    source, target = make_folder
+    FileUtils.cp(Fixture.wav, File.join(source, "one.wav"))
+    FileUtils.cp(Fixture.wav, File.join(source, "below", "two.wav"))
+    File.write(File.join(source, "notes.txt"), "words")
+    out, err, status = Open3.capture3(RbConfig.ruby, File.expand_path("../../bin/ethoscope", __dir__), "analyze", source, "--out", target)
+
+    assert_predicate status, :success?
+    assert_empty out
+    assert_match(/\Aone\.wav: \d+\.\d s\n\z/, err)
+    assert_equal ["one.json"], Dir.children(target)
+  end
+
+  def test_a_folder_with_a_bad_file_does_the_others_and_says_so
+    source, target = make_folder
+    File.write(File.join(source, "bad.mp3"), "words")
+    FileUtils.cp(Fixture.wav, File.join(source, "good.wav"))
+    _, err, status = Open3.capture3(RbConfig.ruby, File.expand_path("../../bin/ethoscope", __dir__), "analyze", source, "--out", target)
+
+    assert_equal 3, status.exitstatus
+    assert_match(/bad\.mp3: This is not a sound file/, err)
+    assert_equal ["good.json"], Dir.children(target)
+  end
+
+  private
+
+  def make_folder
+    [File.join(folder, "in"), File.join(folder, "out")].each { |path| FileUtils.mkdir_p(path) }.tap { |source, _| FileUtils.mkdir_p(File.join(source, "below")) }
+  end
+
+  def run_command(*arguments)
+    out = StringIO.new
+    err = StringIO.new
+    [Cli::Command.new(out:, err:).run(arguments), out.string, err.string]
+  end
+end

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+class ReadingsTest < Ethoscope::TestCase
+  Reader = Ethoscope::Readings::Reader
+  Words = Ethoscope::Readings::Words
+
+  def test_there_is_one_reading_for_each_aspect_in_the_order_of_work
+    assert_equal Reader::ASPECTS, read(Fixture.analysis).keys
+  end
+
+  def test_a_close_rival_is_named_in_the_statement
+    key = Fixture.key("A", "minor").merge(confidence: 0.6, rivals: [{ tonic: "C", mode: "major", odds: 0.3 }])
+    reading = read(Fixture.varied(key:))["key"]
+
+    assert_equal "A minor, or C major", reading.statement
+    assert_equal "2 to 1", reading.note
+  end
+
+  def test_a_distant_rival_is_not
+    key = Fixture.key("Bb", "minor").merge(confidence: 0.9, rivals: [{ tonic: "Db", mode: "major", odds: 0.05 }])
+
+    assert_equal "B♭ minor, well clear of rivals", read(Fixture.varied(key:))["key"].statement
+  end
+
+  def test_a_moving_tempo_says_from_where_to_where
+    tempo = Fixture.tempo(100.0).merge(constant: false)
+    tempo_map = [{ bar: 1, time: 0, bpm: 98.04 }, { bar: 2, time: 2, bpm: 103.0 }]
+
+    assert_equal "100.00 BPM, moving 98.0 to 103.0", read(Fixture.varied(tempo:, tempo_map:))["tempo"].statement
+  end
+
+  def test_what_was_not_found_is_said_without_confidence
+    readings = read(Fixture.varied(key: nil, loop: nil, tempo: { bpm: nil, constant: false, confidence: 0.0, candidates: [] },
+      loudness: { integrated: nil, peak_db: -60.0 }))
+
+    assert_equal ["No steady pulse found", "No key found", "No loop found", "Too quiet to gate"],
+      readings.values_at("tempo", "key", "loop", "loudness").map(&:statement)
+    assert(readings.values_at("tempo", "key", "loop").all? { |reading| reading.confidence.zero? })
+  end
+
+  def test_tuning_is_told_in_cents_with_its_direction
+    flat = Fixture.varied(tuning: { cents: -13.6, confidence: 0.8, a4: 436.6 })
+    even = Fixture.varied(tuning: { cents: 1.2, confidence: 0.8, a4: 440.3 })
+
+    assert_equal "14 cents flat of A 440", read(flat)["tuning"].statement
+    assert_equal "In tune with A 440", read(even)["tuning"].statement
+  end
+
+  def test_what_a_person_hears_must_fit_the_aspect
+    assert_equal "72.50 BPM", Reader.heard("tempo", { bpm: "72.5" })
+    assert_equal "E♭ major", Reader.heard("key", { tonic: "Eb", mode: "major" })
+    assert_equal "6/8 time", Reader.heard("meter", { name: "6/8" })
+    assert_equal "two bars", Reader.heard("loop", { text: " two bars " })
+    [["tempo", { bpm: "fast" }], ["tempo", { bpm: 4000 }], ["tempo", {}], ["key", { tonic: "H", mode: "major" }], ["meter", { name: "9/17" }],
+     ["loop", { text: " " }]].each { |aspect, value| assert_raises(ArgumentError) { Reader.heard(aspect, value) } }
+  end
+
+  def test_numbers_are_words_when_they_are_small
+    assert_equal(%w[no twelve 13], [0, 12, 13].map { |count| Words.number(count) })
+    assert_equal(["once", "twice", "three times"], [1, 2, 3].map { |count| Words.times(count) })
+    assert_equal "over 99 to 1", Words.odds(0.9, 0.0)
+    assert_equal "1 to 1", Words.odds(0.2, 0.5)
+    assert_equal "−1.5", Words.signed(-1.5)
+    assert_equal "B♭ and F♯", Words.signs("Bb and F#")
+  end
+
+  private
+
+  def read(analysis) = Reader.new(analysis).readings.to_h { |reading| [reading.aspect, reading] }
+end

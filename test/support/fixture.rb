@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+# Analyses for tests that need one but measure nothing: made once from sound, then varied as data.
+module Fixture
+  module_function
+
+  # Sixteen bars in A minor at 100 BPM: verse and chorus, twice.
+  def band
+    Band.new(bpm: 100)
+        .bars(4, chords: %w[Am F C G], **Band::BACKBEAT).bars(4, chords: %w[Dm E7], gain: 1.6, wide: true, **Band::BACKBEAT)
+        .bars(4, chords: %w[Am F C G], **Band::BACKBEAT).bars(4, chords: %w[Dm E7], gain: 1.6, wide: true, **Band::BACKBEAT)
+  end
+
+  def analysis = @analysis ||= Ethoscope::Analysis.of(band.recording)
+
+  # The same analysis with other parts.
+  def varied(**parts) = Ethoscope::Analysis.from_h(analysis.to_h.merge(parts))
+
+  def tempo(bpm) = { bpm:, constant: true, confidence: 0.9, candidates: [{ bpm:, odds: 0.9, relation: "chosen" }, { bpm: bpm * 2, odds: 0.1, relation: "double" }] }
+
+  def key(tonic, mode) = analysis.to_h[:key].merge(tonic:, mode:)
+
+  def song(title, **parts) = Ethoscope::Profile::Song.new(title:, analysis: varied(**parts))
+
+  # The fixture as a WAV file of its own, once for all tests.
+  def wav
+    @wav ||= File.join(Dir.mktmpdir("ethoscope-fixture"), "fixture.wav").tap do |path|
+      SoundFile.write(band.recording, path)
+      Minitest.after_run { FileUtils.rm_rf(File.dirname(path)) }
+    end
+  end
+end
