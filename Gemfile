@@ -17,7 +17,6 @@ gem "sinatra", "~> 4.1"
 gem "sinatra-contrib", "~> 4.1"
 gem "sqlite3", "~> 1.7.3"
 gem "wahwah", "~> 1.6"
-gem "wavefile", "~> 1.1"
 gem "zeitwerk", "~> 2.6.0"
 
 group :development, :test do

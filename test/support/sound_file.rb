@@ -1,36 +1,19 @@
 # frozen_string_literal: true
 
 require "open3"
-require "wavefile"
 
-# Writes recordings to files: WAV by a library, everything else by ffmpeg.
+# Writes recordings to files with ffmpeg: 16-bit WAV, or whatever the path's extension and the options make of it.
 module SoundFile
   module_function
 
-  # Writes 16-bit WAV, or whatever the options for ffmpeg and the path's extension make of it.
   def write(recording, path, *options)
-    return wav(recording, path) if options.empty? && File.extname(path) == ".wav"
-
-    source = "#{path}.source.wav"
-    wav(recording, source)
-    convert(source, path, *options)
-    File.delete(source)
-    path
-  end
-
-  def wav(recording, path)
-    rows = recording.channels.transpose.to_a
-    rows = rows.map(&:first) if rows.first.size == 1
-    kind = recording.stereo? ? :stereo : :mono
-    WaveFile::Writer.new(path, WaveFile::Format.new(kind, :pcm_16, recording.rate)) do |writer|
-      writer.write(WaveFile::Buffer.new(rows, WaveFile::Format.new(kind, :float, recording.rate)))
-    end
-    path
-  end
-
-  def convert(source, path, *options)
-    output, status = Open3.capture2e("ffmpeg", "-nostdin", "-v", "error", "-y", "-i", source, *options, path)
+    channels, = recording.channels.shape
+    options = %w[-c:a pcm_s16le] if options.empty? && File.extname(path) == ".wav"
+    output, status = Open3.capture2e("ffmpeg", "-v", "error", "-y", "-f", "f32le", "-ar", recording.rate.to_s, "-ac", channels.to_s, "-i", "pipe:0",
+      *options, path, stdin_data: recording.channels.transpose.dup.to_binary, binmode: true)
     raise "ffmpeg: #{output}" unless status.success?
+
+    path
   end
 
   # A sine of so many seconds as a recording.
