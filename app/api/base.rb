@@ -41,6 +41,8 @@ module Api
         text = request.body.read(MAX_JSON + 1).to_s
         raise Problem.new(413, "too_large", "The request is too large.") if text.bytesize > MAX_JSON
 
+        raise Problem.new(422, "invalid", "Text can't hold a null character.") if text.include?('\u0000')
+
         data = JSON.parse(text.empty? ? "{}" : text)
         data.is_a?(Hash) ? data : raise(JSON::ParserError)
       rescue JSON::ParserError

@@ -23,7 +23,7 @@ module Api
 
       def upload_name
         name = URI.decode_www_form_component(request.env["HTTP_X_FILE_NAME"].to_s)
-        name = name.dup.force_encoding(Encoding::UTF_8).scrub("")
+        name = name.dup.force_encoding(Encoding::UTF_8).scrub("").gsub(/[[:cntrl:]]/, "")
         name.strip.empty? ? "untitled" : name[0, 300]
       rescue ArgumentError
         "untitled"

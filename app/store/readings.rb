@@ -71,9 +71,10 @@ module Store
     # @return [Hash] the new reading
     # @raise [ArgumentError] when the value does not fit the aspect
     def correct(id, value:, source:, note:)
+      old = find(id)
+      # Before the transaction: in it, the adapter would take an ArgumentError for one of its own.
+      statement = Ethoscope::Readings::Reader.heard(old[:aspect], value)
       db.transaction(mode: :immediate) do
-        old = find(id)
-        statement = Ethoscope::Readings::Reader.heard(old[:aspect], value)
         db[:readings].where(id:).update(state: "corrected")
         insert(old[:reference_id], aspect: old[:aspect], value:, statement:, note:, source:, supersedes_id: id)
       end

@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+class ChecklistsApiTest < Ethoscope::TestCase
+  include Application
+
+  def setup
+    @reference = analysed_reference
+    @study = "/api/studies/#{@reference[:study_id]}"
+  end
+
+  def test_a_checklist_comes_from_a_reference_with_its_readings
+    items = make(from: "reference", reference_id: @reference[:id])[:items]
+
+    assert_equal "1.1", items.first[:number]
+    assert_equal get_json("/api/references/#{@reference[:id]}")[:current][:tempo], items.find { |item| item[:from] == "tempo" }[:reading_id]
+    assert(items.all? { |item| item[:state] == "open" })
+  end
+
+  def test_a_checklist_comes_from_the_profile
+    checklist = make(from: "profile")
+
+    assert_equal "In the style of 1 song", checklist[:title]
+    assert(checklist[:items].all? { |item| item[:from] == "profile" })
+  end
+
+  def test_the_scope_of_the_study_ends_the_plan
+    send_json(:patch, @study, { scope_bar: 8 })
+    items = make(from: "reference", reference_id: @reference[:id])[:items]
+
+    assert_match(/\A8 bars/, items.first[:target])
+    assert_equal "4 4", items.find { |item| item[:title] == "Section lengths" }[:target]
+  end
+
+  def test_the_target_of_the_study_is_that_of_the_items
+    send_json(:patch, @study, { target_bpm: 84, target_tonic: "D", target_mode: "minor" })
+    items = make(from: "reference", reference_id: @reference[:id])[:items]
+
+    assert_equal "84.00 BPM", items.find { |item| item[:from] == "tempo" }[:target]
+    assert_match(/\ADm B♭/, items.find { |item| item[:title].start_with?("Chords of the verse") }[:target])
+  end
+
+  def test_items_are_ticked_skipped_and_noted_and_it_lasts
+    item = make(from: "profile")[:items].first
+    send_json(:patch, "/api/items/#{item[:id]}", { state: "done", note: "in one take" })
+    stored = get_json("/api/checklists/#{item[:checklist_id]}")[:checklist][:items].first
+
+    assert_equal ["done", "in one take"], stored.values_at(:state, :note)
+    assert_equal 1, get_json(@study)[:checklists].first[:done]
+    send_json(:patch, "/api/items/#{item[:id]}", { state: "lost" })
+
+    assert_problem 422, "invalid"
+  end
+
+  def test_another_order_keeps_what_was_ticked
+    checklist = make(from: "reference", reference_id: @reference[:id], school: "chords")
+    groove = checklist[:items].find { |item| item[:stage] == "Groove" }
+    send_json(:patch, "/api/items/#{groove[:id]}", { state: "done" })
+    changed = send_json(:patch, "/api/checklists/#{checklist[:id]}", { school: "drums" })[:checklist]
+
+    assert_equal "drums", changed[:school]
+    assert_operator stages(changed).index("Groove"), :<, stages(changed).index("Chords and bass")
+    assert_equal "done", changed[:items].find { |item| item[:id] == groove[:id] }[:state]
+    assert_equal "3.1", changed[:items].find { |item| item[:id] == groove[:id] }[:number]
+  end
+
+  def test_markdown_holds_every_item
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    get("/api/checklists/#{checklist[:id]}/checklist.md", {}, "HTTP_HOST" => "127.0.0.1")
+
+    assert_equal checklist[:items].size, last_response.body.scan(/^- \[ \] /).size
+    assert_equal "text/markdown", last_response.media_type
+  end
+
+  def test_a_checklist_needs_something_to_come_from
+    send_json(:post, "#{@study}/checklists", { from: "reference" })
+
+    assert_problem 422, "invalid", /which reference/
+    send_json(:post, "#{@study}/checklists", { from: "thin air" })
+
+    assert_problem 422, "invalid"
+    empty = new_study
+    send_json(:post, "/api/studies/#{empty[:id]}/checklists", { from: "profile" })
+
+    assert_problem 409, "nothing_analysed"
+    send_json(:post, "/api/studies/#{empty[:id]}/checklists", { from: "reference", reference_id: @reference[:id] })
+
+    assert_problem 422, "invalid", /another study/
+  end
+
+  private
+
+  def make(**wanted) = send_json(:post, "#{@study}/checklists", wanted)[:checklist]
+
+  def stages(checklist) = checklist[:items].map { |item| item[:stage] }.uniq
+end
