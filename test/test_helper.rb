@@ -9,7 +9,6 @@ require "minitest/autorun"
 require "fileutils"
 require "json"
 require "tmpdir"
-Dir.glob(File.join(__dir__, "support", "*.rb")).each { |file| require file }
 
 module Ethoscope
   # What all tests share.
@@ -27,3 +26,5 @@ module Ethoscope
     end
   end
 end
+
+Dir.glob(File.join(__dir__, "support", "*.rb")).each { |file| require file }

@@ -11,11 +11,15 @@ module Api
     # @param bulletin [Jobs::Bulletin]
     # @return [#call] Rack application
     def self.app(library, bulletin)
-      api = Rack::Cascade.new(ROUTES.map { |routes| with(routes, library, bulletin) })
+      first, *rest = ROUTES.map { |routes| with(routes, library, bulletin) }
       pages = with(Pages, library, bulletin)
       Rack::Builder.new do
         use Guard
-        map("/api") { run api }
+        map("/api") do
+          # Each passes on what it has no route for; an answer of its own, a 404 too, stands.
+          rest.each { |routes| use routes }
+          run first
+        end
         run pages
       end.to_app
     end

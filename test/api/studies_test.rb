@@ -15,7 +15,7 @@ class StudiesApiTest < Ethoscope::TestCase
     send_json(:delete, "/api/studies/#{study[:id]}")
     get_json("/api/studies/#{study[:id]}")
 
-    assert_problem 404, "missing"
+    assert_problem 404, "missing", /no such study/
   end
 
   def test_a_new_data_directory_has_no_study

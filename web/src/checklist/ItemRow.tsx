@@ -33,7 +33,7 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange 
             className={`w-full truncate text-left text-13 ${item.state === "done" ? "text-ink-2" : ""} ${item.state === "skipped" ? "text-ink-3 line-through" : ""}`}
           >
             {item.title}
-            {item.note && <span className="ml-2 text-heard-text">note</span>}
+            {item.note && <span className="text-heard-text"> note</span>}
           </button>
         </td>
         <td className={`truncate border-b border-faint pr-3 ${settled ? "text-ink-2" : ""}`} title={item.target}>

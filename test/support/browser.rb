@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+require "capybara/minitest"
+require "selenium-webdriver"
+
+# Debian's own headless Chromium; nothing is downloaded.
+Capybara.register_driver(:chromium) do |app|
+  options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
+  %w[--headless=new --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update
+     --disable-sync --disable-dev-shm-usage --force-device-scale-factor=1 --hide-scrollbars
+     --autoplay-policy=no-user-gesture-required].each { |flag| options.add_argument(flag) }
+  options.add_option("goog:loggingPrefs", { browser: "ALL" })
+  service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
+  Capybara::Selenium::Driver.new(app, browser: :chrome, options:, service:)
+end
+Capybara.server = :puma, { Silent: true, Threads: "2:12" }
+Capybara.default_max_wait_time = 10
+Capybara.enable_aria_label = true
+
+# A person in front of the application: the whole of it, with background work, on a data directory of its own.
+class BrowserCase < Ethoscope::TestCase
+  include Capybara::DSL
+  include Capybara::Minitest::Assertions
+  include Application
+
+  def setup
+    Capybara.app = app
+    Capybara.current_driver = :chromium
+    @dispatcher = Jobs::Dispatcher.new(library, bulletin).start
+    size(1280, 800)
+  end
+
+  def teardown
+    errors = page.driver.browser.logs.get(:browser).select { |entry| entry.level == "SEVERE" }.map(&:message)
+    expected = @expected_errors || /\A\z/
+
+    assert_empty(errors.grep_v(expected))
+  ensure
+    Capybara.reset_sessions!
+    @dispatcher.stop
+    super
+  end
+
+  # Answers that a test provokes are logged by the browser; they are no fault.
+  def expect_log(pattern) = @expected_errors = pattern
+
+  def size(width, height)
+    page.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width:, height:, deviceScaleFactor: 1, mobile: false)
+  end
+
+  # Keys that go to the page, not to a field.
+  def press(*keys) = keys.each { |key| page.send_keys(key) }
+
+  def new_study(**fields) = library.studies.create({ title: "Study", aim: "style" }.merge(fields))
+
+  # A reference in the study, with the fixture's analysis as if it had been measured.
+  def analysed(study, title = "Fixture", analysis = Fixture.analysis)
+    @bytes = (@bytes || 0) + 1
+    sound = File.binread(Fixture.wav).tap { |bytes| bytes.setbyte(2000, @bytes) }
+    recording = library.recordings.keep(StringIO.new(sound)) { { format: "wav", duration: analysis.fetch(:duration) } }
+    id = library.db[:analyses].insert(recording_id: recording[:id], state: "running", created_at: "2026-01-01")
+    reference = library.references.create(study_id: study[:id], recording:, title:, artist: "The Fixtures", original_name: "fixture.wav")
+    library.analyses.finish(id, JSON.generate(analysis.to_h))
+    reference
+  end
+
+  def sheet_of(reference) = "/studies/#{reference[:study_id]}/references/#{reference[:id]}"
+end
