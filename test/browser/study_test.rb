@@ -52,7 +52,7 @@ class StudyTest < BrowserCase
 
     assert_text "Minor is home."
     assert_text "3 of 4 songs"
-    assert_text "The Other is the outlier: tempo and meter and mode", normalize_ws: true
+    assert_text "The Other is the outlier: tempo, meter and mode", normalize_ws: true
     click_link "Turn into targets"
     click_button "Make the checklist"
 

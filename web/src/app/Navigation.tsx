@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { ListChecks, Moon, SquareStack } from "lucide-react";
+import { ListChecks, Moon, Rows3, SquareStack } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link, NavLink, useParams } from "react-router";
 import { studyQuery } from "../api/queries";
@@ -143,7 +143,7 @@ function initials(title: string): string {
   const words = title.split(/\s+/).filter(Boolean);
   return words
     .slice(0, 2)
-    .map((word) => [...word][0] ?? "")
+    .map((word) => [...word][0]?.toUpperCase() ?? "")
     .join("");
 }
 
@@ -165,7 +165,7 @@ function PageLink({ to, name, figures, short }: { to: string; name: string; figu
       <span className="hidden text-13 font-medium mid:inline">{name}</span>
       <span className="figure hidden text-ink-2 mid:inline">{figures}</span>
       <span aria-hidden className="mx-auto mid:hidden">
-        {short === "P" ? <SquareStack size={15} /> : <ListChecks size={15} />}
+        {short === "P" ? <Rows3 size={15} /> : <ListChecks size={15} />}
       </span>
     </NavLink>
   );

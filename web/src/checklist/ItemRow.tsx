@@ -14,6 +14,8 @@ interface ItemRowProps {
   onChange: (change: { state?: ItemState; note?: string }) => void;
 }
 
+const TITLE = { open: "", done: "text-ink-2", skipped: "text-ink-3 line-through" } as const;
+
 /** One thing to do on one line; opened, it says how, what if not, and takes a note. */
 export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange }: ItemRowProps) {
   const settled = item.state !== "open";
@@ -26,13 +28,8 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange 
           <Tick item={item} onChange={onChange} />
         </td>
         <td className="border-b border-faint pr-3">
-          <button
-            type="button"
-            aria-expanded={open}
-            onClick={onOpen}
-            className={`w-full truncate text-left text-13 ${item.state === "done" ? "text-ink-2" : ""} ${item.state === "skipped" ? "text-ink-3 line-through" : ""}`}
-          >
-            {item.title}
+          <button type="button" aria-expanded={open} onClick={onOpen} className="w-full truncate text-left text-13">
+            <span className={TITLE[item.state]}>{item.title}</span>
             {item.note && <span className="text-heard-text"> note</span>}
           </button>
         </td>

@@ -16,7 +16,7 @@ export function Dialog({ title, description, open, onClose, children, wide = fal
   return (
     <Primitive.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Primitive.Portal>
-        <div className="fixed inset-0 z-40 bg-ink/35" />
+        <div className="fixed inset-0 z-40 bg-scrim" />
         <Primitive.Content
           {...(description ? {} : { "aria-describedby": undefined })}
           className={`fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2 overflow-auto border border-firm bg-sheet p-6 ${wide ? "w-[640px]" : "w-[420px]"} max-w-[94vw]`}

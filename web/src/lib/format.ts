@@ -37,6 +37,11 @@ export function oddsAgainst(first: number, other: number): string {
   return ratio >= 99 ? "99+ to 1" : `${ratio} to 1`;
 }
 
+/** Words in a row: "tempo, meter and mode". */
+export function listed(words: string[]): string {
+  return new Intl.ListFormat("en-GB", { type: "conjunction" }).format(words);
+}
+
 export function day(iso: string): string {
   return new Date(iso).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
 }

@@ -50,6 +50,7 @@ export function FormStrips({ profile }: { profile: Profile }) {
 
 function name(label: string, share: number): string {
   if (share > 0.2) return label;
-  const short = SHORT[label.replace(/ \d+$/, "")] ?? label.slice(0, 3);
-  return share > 0.05 ? short : "";
+  const kind = label.replace(/ \d+$/, "");
+  if (share > 0.12) return SHORT[kind] ?? kind.slice(0, 3);
+  return share > 0.05 ? (SHORT[kind] ?? kind).slice(0, 2) : "";
 }

@@ -1,5 +1,5 @@
 import type { Profile } from "../api/types";
-import { figure, plural } from "../lib/format";
+import { figure, listed, plural } from "../lib/format";
 import { FormStrips } from "./FormStrips";
 import { KeyPlot } from "./KeyPlot";
 import { TempoPlot } from "./TempoPlot";
@@ -47,11 +47,11 @@ export function SongPlots({ profile }: { profile: Profile }) {
         {profile.outlier ? (
           <>
             † <span className="font-serif text-13 italic">{profile.outlier.title}</span> is the outlier:{" "}
-            {profile.outlier.respects.join(" and ")} fall outside what the other{" "}
-            {plural(profile.songs.length - 1, "song")} share.
+            {listed(profile.outlier.respects)} fall outside what the other {plural(profile.songs.length - 1, "song")}{" "}
+            share.
           </>
         ) : (
-          "in, v, ch: intro, verse, chorus"
+          "in, v, ch, br, ou: intro, verse, chorus, bridge, outro"
         )}
       </p>
     </div>

@@ -2,6 +2,7 @@ import { Check } from "lucide-react";
 import type { Aspect, Reading } from "../api/types";
 import { Confidence, HeardSwatch } from "../components/Ink";
 import { currentReading, same, useSheet } from "./context";
+import { headline } from "./drawer/headline";
 
 export const ASPECTS: Aspect[] = ["tempo", "meter", "key", "tuning", "loop", "form", "loudness"];
 
@@ -40,7 +41,8 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
       <span
         className={`line-clamp-2 font-serif text-15 leading-[19px] wide:text-17 ${refuted ? "line-through decoration-conflict" : ""}`}
       >
-        {reading.statement}
+        <span className="max-mid:hidden">{reading.statement}</span>
+        <span className="mid:hidden">{headline(reading)}</span>
       </span>
       <span className="mt-auto flex items-center gap-2 pt-1 text-ink-2 max-mid:hidden">
         {reading.source === "measured" ? <Confidence value={reading.confidence ?? 0} /> : <HeardSwatch />}
