@@ -15,7 +15,8 @@ module Demo
 
     # @return [Hash]
     def to_h
-      { title: @song[:title], duration: time(@score.bars * @score.beats) + Renderer::TAIL, file: "#{@song[:name]}.ogg", tempo_bpm: @song[:bpm], meter: @song[:meter], tuning_cents: @song[:cents],
+      { title: @song[:title], duration: time(@score.bars * @score.beats) + Renderer::TAIL,
+        file: "#{@song[:name]}.ogg", tempo_bpm: @song[:bpm], meter: @song[:meter], tuning_cents: @song[:cents],
         beats: (0...(@score.bars * @score.beats)).map { |beat| time(beat) }, downbeats: @edges[0...-1],
         keys: [{ start: @edges.first, end: @edges.last, tonic: @song[:tonic], mode: @song[:mode] }],
         chords:, sections:, layers:, techniques: }

@@ -9,7 +9,7 @@ class SheetTest < BrowserCase
     @reference = analysed(new_study)
     visit sheet_of(@reference)
 
-    assert_selector "h1", text: "Fixture"
+    find("h1", text: "Fixture")
   end
 
   def test_a_reading_explains_itself_and_is_confirmed_with_a_key

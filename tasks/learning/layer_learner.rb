@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Learning
+  # Learns the curves of {Ethoscope::Layers::Activity}: a logistic regression a role over the bars of all songs.
+  class LayerLearner
+    STEPS = 800
+    RATE = 0.05
+    PENALTY = 0.002
+    # Truth roles that each row of the sheet stands for.
+    ROLES = { "kick" => %w[kick], "snare" => %w[snare], "hats" => %w[hats], "bass" => %w[bass], "chords" => %w[chords pad], "lead" => %w[lead] }.freeze
+
+    # @param song [Corpus::Song]
+    # @return [Hash{String => Array}] by role: rows of features with 1.0 or 0.0 at the end, one a bar
+    def self.measure(song)
+      recording = song.recording
+      analysis = Ethoscope::Analysis.of(recording)
+      measures = Ethoscope::Layers::Activity.new(*inputs(recording, analysis)).measures
+      ROLES.to_h do |role, names|
+        spans = song.truth[:layers].select { |layer| names.include?(layer[:role]) }.flat_map { |layer| layer[:spans] }
+        rows = Ethoscope::Layers::Activity.features(measures.fetch(role))
+        [role, rows.zip(analysis.fetch(:bars)).map { |row, bar| [*row, playing?(spans, bar) ? 1.0 : 0.0] }]
+      end
+    end
+
+    def self.inputs(recording, analysis)
+      samples = Ethoscope::Audio::Resampler.halve(recording.mono)
+      short = Ethoscope::Signal::ShortTime.new(samples, recording.rate / 2.0)
+      long = Ethoscope::Signal::LongTime.new(samples, recording.rate / 2.0)
+      grid = Ethoscope::Rhythm::BeatGrid.new(edges: [*analysis.fetch(:beats), analysis.fetch(:end)], pickup: analysis.fetch(:pickup_beats),
+        meter: Ethoscope::Rhythm::Meter.named(analysis.fetch(:meter)))
+      [short, Ethoscope::Harmony::NoteActivation.new(long, grid.half_beat_edges, analysis.fetch(:tuning_cents)), grid]
+    end
+    private_class_method :inputs
+
+    def self.playing?(spans, bar)
+      heard = spans.sum { |from, to| [[to, bar[:end]].min - [from, bar[:start]].max, 0].max }
+      heard > (bar[:end] - bar[:start]) / 2
+    end
+    private_class_method :playing?
+
+    # @param measured [Array<Hash>] what {measure} gave for each song
+    def initialize(measured)
+      @rows = ROLES.keys.to_h { |role| [role, measured.flat_map { |song| song.fetch(role) }] }
+    end
+
+    # @return [Hash{String => Array<Float>}] bias and slopes by role
+    def learn = @rows.transform_values { |rows| fit(Numo::DFloat.cast(rows)) }
+
+    # @param curves [Hash{String => Array<Float>}]
+    # @return [Hash{String => Float}] share of bars judged rightly, by role
+    def accuracy(curves)
+      @rows.to_h do |role, rows|
+        matrix = Numo::DFloat.cast(rows)
+        score = (with_bias(matrix) * Numo::DFloat[*curves.fetch(role)]).sum(axis: 1)
+        [role, (Numo::DFloat.cast(score.gt(0)).eq(matrix[true, -1]).count_true.to_f / rows.size).round(3)]
+      end
+    end
+
+    private
+
+    def with_bias(matrix) = Numo::DFloat.ones(matrix.shape[0], 1).concatenate(matrix[true, 0...-1].dup, axis: 1)
+
+    def fit(matrix)
+      inputs = with_bias(matrix)
+      wanted = matrix[true, -1].dup
+      weights = Numo::DFloat.zeros(inputs.shape[1])
+      momentum = weights.dup
+      STEPS.times do
+        belief = 1 / (1 + Numo::NMath.exp((inputs * weights).sum(axis: 1) * -1))
+        gradient = Numo::Linalg.dot(inputs.transpose.dup, wanted - belief) / wanted.size
+        momentum = (momentum * 0.9) + gradient - (weights * PENALTY)
+        weights += momentum * RATE
+      end
+      weights.to_a.map { |weight| weight.round(3) }
+    end
+  end
+end
