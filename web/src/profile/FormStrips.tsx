@@ -13,6 +13,8 @@ const SHORT: Record<string, string> = {
   "post-chorus": "post",
 };
 
+const SHORTEST: Record<string, string> = { verse: "v", outro: "o" };
+
 /** One strip a song, a run a section; denser where it is louder. */
 export function FormStrips({ profile }: { profile: Profile }) {
   const longest = Math.max(...profile.songs.map((song) => song.bars), 1);
@@ -52,5 +54,5 @@ function name(label: string, share: number): string {
   if (share > 0.2) return label;
   const kind = label.replace(/ \d+$/, "");
   if (share > 0.12) return SHORT[kind] ?? kind.slice(0, 3);
-  return share > 0.05 ? (SHORT[kind] ?? kind).slice(0, 2) : "";
+  return share > 0.05 ? (SHORTEST[kind] ?? SHORT[kind] ?? kind.slice(0, 2)) : "";
 }

@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+require "fileutils"
+
+# Pictures of every main view from the demo data, as the README shows them.
+class Screenshots
+  FOLDER = File.expand_path("../docs/screenshots", __dir__)
+  SHEET = "/studies/1/references/1"
+  # Name, path, size, theme, and what is clicked first.
+  VIEWS = [
+    ["studies", "/"], ["new-study", "/studies/new"], ["study", "/studies/1"], ["sheet", "#{SHEET}?reading=key"],
+    ["sheet-night", "#{SHEET}?reading=tempo", [1280, 800], "night"],
+    ["sheet-section", SHEET, [1280, 800], "day", ["section", "Drums drop out before a section"]],
+    ["sheet-narrow", "/studies/1/references/6", [1024, 768]],
+    ["profile", "/studies/1/profile"], ["profile-night", "/studies/1/profile", [1280, 800], "night"],
+    ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Chords of the intro"]], ["checklists", "/studies/1/checklists"]
+  ].freeze
+
+  # @param home [String] a seeded data directory
+  def initialize(home)
+    require_relative "../test/support/chromium"
+    @library = Store::Library.new(home)
+    Capybara.app = Api::Server.app(@library, Jobs::Bulletin.new)
+    @browser = Capybara::Session.new(:chromium, Capybara.app)
+  end
+
+  # Takes them all.
+  def take
+    FileUtils.mkdir_p(FOLDER)
+    VIEWS.each { |name, path, size, theme, clicks| view(name, path, size || [1280, 800], theme || "day", clicks || []) }
+  end
+
+  # Takes one.
+  def view(name, path, (width, height), theme, clicks)
+    @browser.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width:, height:, deviceScaleFactor: 1, mobile: false)
+    @browser.visit("/")
+    @browser.execute_script("localStorage.setItem('ethoscope-theme', arguments[0])", theme)
+    @browser.visit(path)
+    clicks.each { |text| @browser.first(:button, text, minimum: 1).click }
+    @browser.find("h1", text: /./)
+    @browser.evaluate_async_script("document.fonts.ready.then(() => setTimeout(arguments[0], 400))")
+    @browser.save_screenshot(File.join(FOLDER, "#{name}.png"))
+  end
+end
+
+namespace :docs do
+  desc "Take the pictures in docs/screenshots anew, from a demo data directory: rake docs:screenshots[tmp/demo]"
+  task :screenshots, [:home] do |_, arguments|
+    Screenshots.new(File.expand_path(arguments.fetch(:home, "tmp/demo"))).take
+    empty = File.expand_path("tmp/empty")
+    FileUtils.rm_rf(empty)
+    Screenshots.new(empty).view("first-start", "/", [1280, 800], "day", [])
+    FileUtils.rm_rf(empty)
+  end
+end
