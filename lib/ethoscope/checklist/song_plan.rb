@@ -4,6 +4,9 @@ module Ethoscope
   module Checklist
     # Items that recreate one reference.
     class SongPlan
+      # Chords are spelled in this key where none was found.
+      UNKEYED = Harmony::Key.named("C", "major")
+
       # @param song [Profile::Song]
       # @param aim [String] exact, style or study
       # @param target [Hash] bpm and key (a {Harmony::Key}) wanted for the new track, nil where the reference's own are kept
@@ -122,7 +125,7 @@ module Ethoscope
       def transposed(chord)
         root, quality = chord[:label].split(":")
         quality, = quality.split("/")
-        Harmony::Chord.on(Harmony::PitchClass.parse(root) + @shift, quality).symbol(@key)
+        Harmony::Chord.on(Harmony::PitchClass.parse(root) + @shift, quality).symbol(@key || UNKEYED)
       end
 
       def bass

@@ -1,5 +1,6 @@
 import type { Profile } from "../api/types";
 import { signs } from "../lib/format";
+import { RowLines } from "./RowLines";
 import { ROW } from "./SongPlots";
 
 const WIDTH = 220;
@@ -21,7 +22,6 @@ export function KeyPlot({ profile }: { profile: Profile }) {
       viewBox={`0 0 ${WIDTH} ${height + 16}`}
       className="w-full overflow-visible"
     >
-      <line x1="0" x2={WIDTH} y1="0.5" y2="0.5" stroke="var(--rule)" />
       {Array.from({ length: high - low + 1 }, (_, index) => low + index).map((place) => (
         <g key={place}>
           <line x1={x(place)} x2={x(place)} y1={0} y2={height} stroke="var(--rule-faint)" />
@@ -60,16 +60,7 @@ export function KeyPlot({ profile }: { profile: Profile }) {
           </g>
         );
       })}
-      {songs.map((_, index) => (
-        <line
-          key={index}
-          x1="0"
-          x2={WIDTH}
-          y1={(index + 1) * ROW - 0.5}
-          y2={(index + 1) * ROW - 0.5}
-          stroke="var(--rule-faint)"
-        />
-      ))}
+      <RowLines width={WIDTH} count={songs.length} />
     </svg>
   );
 }

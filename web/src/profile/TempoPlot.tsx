@@ -1,6 +1,7 @@
 import type { Profile, TempoPoint } from "../api/types";
 import { figure } from "../lib/format";
 import { logScale, tempoTicks } from "./scales";
+import { RowLines } from "./RowLines";
 import { ROW } from "./SongPlots";
 
 const WIDTH = 210;
@@ -31,7 +32,6 @@ export function TempoPlot({ profile }: { profile: Profile }) {
           opacity="0.6"
         />
       )}
-      <line x1="0" x2={WIDTH} y1="0.5" y2="0.5" stroke="var(--rule)" />
       {tempoTicks(low, high).map((tick) => (
         <g key={tick}>
           <line x1={x(tick)} x2={x(tick)} y1={0} y2={height} stroke="var(--rule-faint)" />
@@ -48,16 +48,7 @@ export function TempoPlot({ profile }: { profile: Profile }) {
         </g>
       ))}
       {points.map((point, index) => point && <SongTempo key={index} point={point} y={index * ROW + ROW / 2} x={x} />)}
-      {points.map((_, index) => (
-        <line
-          key={index}
-          x1="0"
-          x2={WIDTH}
-          y1={(index + 1) * ROW - 0.5}
-          y2={(index + 1) * ROW - 0.5}
-          stroke="var(--rule-faint)"
-        />
-      ))}
+      <RowLines width={WIDTH} count={points.length} />
     </svg>
   );
 }

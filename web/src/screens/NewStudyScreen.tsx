@@ -6,10 +6,9 @@ import { ApiError, write } from "../api/client";
 import type { Aim, Study } from "../api/types";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
+import { KeySelects } from "../components/KeySelects";
 import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { MODES, TONICS } from "../lib/keys";
-import { signs } from "../lib/format";
 
 const AIMS: { value: Aim; name: string; text: string }[] = [
   { value: "style", name: "In the style of", text: "Something new that belongs beside the references." },
@@ -130,31 +129,13 @@ export function NewStudyScreen() {
             </Field>
             <Field label="Key of the new track, if known" error={wrong("target_tonic") ?? wrong("target_mode")}>
               {(props) => (
-                <span className="flex gap-2">
-                  <select
-                    {...props}
-                    value={draft.target_tonic}
-                    onChange={(event) => set({ target_tonic: event.target.value })}
-                  >
-                    <option value="">open</option>
-                    {TONICS.map((tonic) => (
-                      <option key={tonic} value={tonic}>
-                        {signs(tonic)}
-                      </option>
-                    ))}
-                  </select>
-                  <select
-                    aria-label="Mode"
-                    className={props.className}
-                    disabled={!draft.target_tonic}
-                    value={draft.target_mode}
-                    onChange={(event) => set({ target_mode: event.target.value })}
-                  >
-                    {MODES.map((mode) => (
-                      <option key={mode}>{mode}</option>
-                    ))}
-                  </select>
-                </span>
+                <KeySelects
+                  control={props}
+                  none="open"
+                  tonic={draft.target_tonic}
+                  mode={draft.target_mode}
+                  onChange={(target_tonic, target_mode) => set({ target_tonic, target_mode })}
+                />
               )}
             </Field>
           </div>

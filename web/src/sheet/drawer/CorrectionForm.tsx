@@ -3,8 +3,9 @@ import type { Aspect, Reading, Source } from "../../api/types";
 import { ApiError } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Field } from "../../components/Field";
-import { MODES, METERS, TONICS } from "../../lib/keys";
-import { figure, signs } from "../../lib/format";
+import { KeySelects } from "../../components/KeySelects";
+import { METERS } from "../../lib/keys";
+import { figure } from "../../lib/format";
 import type { CorrectionBody } from "../useReadings";
 import { Part } from "./Drawer";
 
@@ -135,31 +136,13 @@ function ValueField({ aspect, value, onChange, error }: ValueFieldProps) {
       return (
         <Field label="Key" error={error}>
           {(props) => (
-            <span className="flex gap-2">
-              <select
-                {...props}
-                autoFocus
-                aria-label="Tonic"
-                value={text("tonic")}
-                onChange={(event) => onChange({ ...value, tonic: event.target.value })}
-              >
-                {[...new Set([text("tonic"), ...TONICS])].map((tonic) => (
-                  <option key={tonic} value={tonic}>
-                    {signs(tonic)}
-                  </option>
-                ))}
-              </select>
-              <select
-                aria-label="Mode"
-                className={props.className}
-                value={text("mode")}
-                onChange={(event) => onChange({ ...value, mode: event.target.value })}
-              >
-                {MODES.map((mode) => (
-                  <option key={mode}>{mode}</option>
-                ))}
-              </select>
-            </span>
+            <KeySelects
+              control={props}
+              autoFocus
+              tonic={text("tonic")}
+              mode={text("mode")}
+              onChange={(tonic, mode) => onChange({ tonic, mode })}
+            />
           )}
         </Field>
       );

@@ -1,0 +1,114 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# What turns up on a checklist, and what does not.
+class PlansTest < Ethoscope::TestCase
+  Checklist = Ethoscope::Checklist
+
+  def test_straight_playing_needs_no_swing_and_swing_has_its_figure
+    assert_nil find(plan, /Swing/)
+    swung = find(plan(groove: { swing_ratio: 0.62, swing_unit: "16th", confidence: 0.7 }), /Swing/)
+
+    assert_equal ["Swing of the 16ths", "62 %"], [swung.title, swung.target]
+  end
+
+  def test_tuning_matters_to_an_exact_remake_alone
+    tuning = { cents: -14.0, confidence: 0.9, a4: 436.5 }
+
+    assert_equal "−14 cents", find(plan(tuning:), /tuned/).target
+    assert_nil find(plan(aim: "style", tuning:), /tuned/)
+    assert_nil find(plan(tuning: tuning.merge(cents: 2.0)), /tuned/)
+  end
+
+  def test_without_a_pulse_or_a_key_there_are_no_such_targets
+    items = plan(tempo: { bpm: nil, constant: false, confidence: 0.0, candidates: [] }, key: nil)
+
+    assert_nil find(items, /\ATempo/)
+    assert_nil find(items, /\AKey/)
+    assert find(items, /Aim and length/)
+  end
+
+  def test_a_moving_tempo_says_how_to_follow_it
+    moving = find(plan(tempo: Fixture.tempo(100.0).merge(constant: false)), /Tempo/)
+
+    assert_match(/tempo map/, moving.steps.first)
+  end
+
+  def test_chords_of_each_letter_are_written_once
+    items = plan.select { |item| item.title.start_with?("Chords of") }
+
+    assert_equal Fixture.analysis.fetch(:sections).map { |section| section[:letter] }.uniq.size, items.size
+    assert(items.all? { |item| !item.fallback.empty? })
+  end
+
+  def test_each_kind_of_technique_is_one_item_with_its_places
+    sightings = [5, 9].map { |bar| sighting("drum_drop", bar) } << sighting("four_on_floor", 1)
+    items = plan(techniques: sightings).select { |item| item.stage == "Techniques" }
+
+    assert_equal ["twice: bar 5, bar 9", "once: bar 1"], items.map(&:target)
+    assert_equal 2, items.first.measure[:value]
+    assert_operator items.first.steps.size, :>=, 3
+  end
+
+  def test_layers_that_are_not_heard_are_no_task
+    layers = Fixture.analysis.fetch(:layers).map { |layer| layer.merge(spans: [], activity: layer[:activity].map { 0.0 }) }
+    items = plan(layers:)
+
+    assert_empty(items.select { |item| %w[Sounds Groove].include?(item.stage) })
+    assert_nil find(items, /Bass sounds/)
+  end
+
+  def test_the_peak_is_the_loudest_section
+    peak = find(plan, /The peak is/)
+
+    assert_equal "The peak is the chorus", peak.title
+    assert_match(/\Abars 5 to 8/, peak.target)
+  end
+
+  def test_a_song_too_quiet_to_gate_has_no_loudness_target
+    assert_nil find(plan(loudness: { integrated: nil, peak_db: -70.0 }), /\ALoudness/)
+  end
+
+  def test_measures_hold_value_tolerance_and_unit
+    measures = plan.filter_map(&:measure)
+
+    assert_operator measures.size, :>=, 5
+    assert(measures.all? { |measure| measure.keys == %i[value tolerance unit] && measure[:tolerance].positive? })
+  end
+
+  def test_a_profile_without_a_shared_pulse_takes_the_wanted_tempo
+    songs = [Fixture.song("drift", tempo: { bpm: nil, constant: false, confidence: 0.0, candidates: [] })]
+    items = Checklist::ProfilePlan.new(songs, target: { bpm: 88.0 }).items
+
+    assert_equal "88.00 BPM", find(items, /\ATempo/).target
+    assert_nil find(Checklist::ProfilePlan.new(songs).items, /\ATempo/)
+  end
+
+  def test_a_profile_names_the_mode_when_no_key_is_wanted
+    songs = %w[A D].map { |tonic| Fixture.song(tonic, key: Fixture.key(tonic, "dorian")) }
+
+    assert_equal "any dorian key", find(Checklist::ProfilePlan.new(songs).items, /\AKey/).target
+    wanted = { key: Ethoscope::Harmony::Key.named("Eb", "minor") }
+
+    assert_equal "E♭ minor", find(Checklist::ProfilePlan.new(songs, target: wanted).items, /\AKey/).target
+  end
+
+  def test_habits_of_fewer_than_half_of_the_songs_are_no_task
+    songs = Array.new(3) { |i| Fixture.song("song #{i}", techniques: i.zero? ? [sighting("drum_drop", 5)] : [sighting("four_on_floor", 1)]) }
+    items = Checklist::ProfilePlan.new(songs).items.select { |item| item.stage == "Techniques" }
+
+    assert_equal ["Kick on every beat"], items.map(&:title)
+    assert_equal "in 2 of 3 songs", items.first.target
+  end
+
+  private
+
+  def plan(aim: "exact", **parts) = Checklist::SongPlan.new(Fixture.song("Fixture", **parts), aim:).items
+
+  def find(items, title) = items.find { |item| item.title.match?(title) }
+
+  def sighting(kind, bar)
+    { name: "", kind:, first_bar: bar, last_bar: bar, start: 0.0, end: 1.0, confidence: 0.9, detail: {} }
+  end
+end
