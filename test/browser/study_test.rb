@@ -32,6 +32,25 @@ class StudyTest < BrowserCase
     assert_no_text "diary.wav"
   end
 
+  def test_a_song_is_dropped_onto_the_page
+    visit "/studies/#{new_study[:id]}"
+    find("main > div").drop(Fixture.wav)
+
+    assert_link "fixture", wait: 20
+  end
+
+  def test_the_same_song_twice_says_where_it_is_already
+    expect_log(/409/)
+    study = new_study
+    reference = analysed(study, "Kept")
+    copy = File.join(folder, "copy.wav")
+    FileUtils.cp(library.recordings.path(library.recordings.find(reference[:recording_id])), copy)
+    visit "/studies/#{study[:id]}"
+    attach_file "Sound files", copy, visible: :all
+
+    assert_selector "[role=alert]", text: "already, as “Kept”"
+  end
+
   def test_a_failed_analysis_says_why_and_offers_the_next_step
     silent = Ethoscope::Audio::Recording.new(channels: Numo::SFloat.zeros(1, 44_100 * 6), rate: 44_100)
     visit "/studies/#{new_study[:id]}"
@@ -92,6 +111,48 @@ class StudyTest < BrowserCase
     assert_operator stages.index("Groove"), :<, stages.index("Chords and bass")
   end
 
+  def test_everything_on_a_checklist_can_be_done_with_the_keyboard
+    study = new_study
+    analysed(study)
+    visit "/studies/#{study[:id]}/checklists"
+    click_button "Make the checklist"
+    find("[role=checkbox]", match: :first).send_keys(:space)
+
+    assert_selector "[role=checkbox][aria-checked=true]", count: 1
+    find("button[aria-expanded]", match: :first).send_keys(:enter)
+
+    assert_selector "h3", text: "How to do it"
+    assert_text(/1 of \d+ done/)
+  end
+
+  def test_every_control_has_a_name
+    study = new_study
+    reference = analysed(study)
+    ["/", "/studies/new", "/studies/#{study[:id]}", sheet_of(reference), "/studies/#{study[:id]}/profile", "/studies/#{study[:id]}/checklists"].each do |path|
+      visit path
+      find("h1", text: /./)
+      nameless = page.evaluate_script(<<~SCRIPT)
+        [...document.querySelectorAll("button, a, input, select, textarea, [role=checkbox], [role=slider]")]
+          .filter((control) => !(control.innerText || control.ariaLabel || control.title || (control.labels && control.labels.length)).toString().trim())
+          .map((control) => control.outerHTML.slice(0, 120))
+      SCRIPT
+
+      assert_empty nameless, path
+    end
+  end
+
+  def test_text_is_readable_by_day_and_by_night
+    reference = analysed(new_study)
+    %w[day night].each do |theme|
+      visit "/"
+      page.execute_script("localStorage.setItem('ethoscope-theme', arguments[0])", theme)
+      visit sheet_of(reference)
+      find("h1", text: "Fixture")
+
+      assert_empty faint_texts, theme
+    end
+  end
+
   def test_night_lasts_and_keys_are_told
     visit "/"
     press "n"
@@ -133,5 +194,33 @@ class StudyTest < BrowserCase
     visit "/nowhere"
 
     assert_text "There is no page at this address."
+  end
+
+  private
+
+  # Texts whose contrast against the first opaque ground behind them is under 4.5 to 1 (WCAG 2.1, 1.4.3).
+  def faint_texts
+    page.evaluate_script(<<~SCRIPT)
+      (() => {
+        const parse = (colour) => (colour.match(/[\\d.]+/g) || []).map(Number);
+        const light = (colour) => parse(colour).slice(0, 3)
+          .map((value) => value / 255)
+          .map((value) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4))
+          .reduce((sum, value, index) => sum + value * [0.2126, 0.7152, 0.0722][index], 0);
+        const ground = (element) => {
+          for (let node = element; node; node = node.parentElement) {
+            const colour = getComputedStyle(node).backgroundColor;
+            if (colour.startsWith("rgb") && (parse(colour)[3] ?? 1) === 1) return colour;
+          }
+          return "rgb(255, 255, 255)";
+        };
+        const ratio = (a, b) => (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+        return [...document.querySelectorAll("main *, nav *, footer *")]
+          .filter((element) => [...element.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim()))
+          .filter((element) => !element.closest("svg, :disabled, [aria-hidden]") && getComputedStyle(element).color.startsWith("rgb"))
+          .filter((element) => ratio(light(getComputedStyle(element).color), light(ground(element))) < 4.5)
+          .map((element) => element.outerHTML.slice(0, 120));
+      })()
+    SCRIPT
   end
 end

@@ -8,6 +8,7 @@ import { Button } from "../components/Button";
 import { Field } from "../components/Field";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { TableHead } from "../components/TableHead";
 import { day } from "../lib/format";
 import { useStudyId } from "./params";
 
@@ -45,15 +46,7 @@ function ChecklistTable({ page }: { page: StudyPage }) {
   const { data: schools } = useQuery(schoolsQuery);
   return (
     <table className="mt-2 w-full max-w-[860px] border-collapse text-left">
-      <thead className="text-ink-2">
-        <tr className="border-b border-rule">
-          {["Checklist", "Order", "Done", "Made"].map((name) => (
-            <th key={name} scope="col" className="h-8 pr-4 font-normal">
-              {name}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead columns={["Checklist", "Order", "Done", "Made"]} />
       <tbody>
         {page.checklists.map((row) => (
           <tr key={row.id} className="border-b border-faint hover:bg-wash">

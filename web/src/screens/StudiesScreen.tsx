@@ -4,6 +4,7 @@ import { studiesQuery } from "../api/queries";
 import type { Study } from "../api/types";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { TableHead } from "../components/TableHead";
 import { day, figure, plural, signs } from "../lib/format";
 
 const AIMS = { exact: "exact remake", style: "in the style of", study: "study only" } as const;
@@ -72,15 +73,7 @@ function FirstStudy() {
 function StudyTable({ studies }: { studies: Study[] }) {
   return (
     <table className="mt-2 w-full max-w-[980px] border-collapse text-left">
-      <thead className="text-ink-2">
-        <tr className="border-b border-rule">
-          {["Study", "Aim", "New track", "References", "Since"].map((name) => (
-            <th key={name} scope="col" className="h-8 pr-4 font-normal">
-              {name}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead columns={["Study", "Aim", "New track", "References", "Since"]} />
       <tbody>
         {studies.map((study) => (
           <tr key={study.id} className="border-b border-faint hover:bg-wash">

@@ -14,6 +14,7 @@ import { Marks } from "../components/Marks";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Progress } from "../components/Progress";
+import { TableHead } from "../components/TableHead";
 import { clock, figure, plural, signs } from "../lib/format";
 import { useStudyId } from "./params";
 
@@ -134,20 +135,12 @@ function IncomingList({ files, onDismiss }: { files: Incoming[]; onDismiss: (key
   );
 }
 
-const COLUMNS = ["", "Song", "Tempo", "Meter", "Key", "Loop", "Form", "Loudness", "Readings"];
+const COLUMNS = ["(Number)", "Song", "Tempo", "Meter", "Key", "Loop", "Form", "Loudness", "Readings"];
 
 function ReferenceTable({ rows }: { rows: ReferenceRow[] }) {
   return (
     <table className="mt-2 w-full border-collapse text-left">
-      <thead className="text-ink-2">
-        <tr className="border-b border-rule">
-          {COLUMNS.map((name) => (
-            <th key={name} scope="col" className="h-8 pr-4 font-normal">
-              {name || <span className="sr-only">Number</span>}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead columns={COLUMNS} />
       <tbody>
         {rows.map((row) => (
           <ReferenceLine key={row.id} row={row} />
