@@ -6,6 +6,9 @@ module Ethoscope
     #
     #   Recording.new(channels: Numo::SFloat[[0, 0.5, 0]], rate: 44_100).duration
     class Recording
+      # Of channels in opposite phase less than this share of one channel's energy is left.
+      CANCELLED = 1e-4
+
       # @return [Numo::SFloat] shape [channels, samples], full scale is 1.0
       attr_reader :channels
       # @return [Integer] samples per second
@@ -32,11 +35,13 @@ module Ethoscope
       # @return [Boolean] true when there are two channels
       def stereo? = channels.shape[0] == 2
 
-      # @return [Numo::SFloat] shape [samples], the mean of the channels
+      # @return [Numo::SFloat] shape [samples], the mean of the channels; the left one where they cancel each other out
       def mono
-        return channels[0, true].dup unless stereo?
+        left = channels[0, true].dup
+        return left unless stereo?
 
-        (channels[0, true] + channels[1, true]) * 0.5
+        mixed = (left + channels[1, true]) * 0.5
+        (mixed**2).mean < CANCELLED * (left**2).mean ? left : mixed
       end
 
       # @return [Numo::SFloat] shape [samples], half the difference of the channels; zeros for one channel
