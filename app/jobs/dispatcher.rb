@@ -50,9 +50,17 @@ module Jobs
     def serve
       edition = @bulletin.edition
       until @stopping
-        job = @library.analyses.claim
+        job = claim
         job ? work(job) : edition = @bulletin.wait(edition, IDLE_SECONDS)
       end
+    end
+
+    # While the database can't be written (a full disk, say) nothing is claimed; the queue is looked at again later.
+    def claim
+      @library.analyses.claim
+    rescue Sequel::DatabaseError => e
+      warn "No analysis could be claimed: #{e.message}"
+      nil
     end
 
     def work(job)
@@ -63,10 +71,17 @@ module Jobs
 
       conclude(job, result, error)
     rescue StandardError => e
-      @library.analyses.fail(job[:id], "The analysis could not be stored (#{e.message}).")
+      give_up(job, e)
     ensure
       FileUtils.rm_f([result, "#{result}.part", "#{result}.flac"])
       @bulletin.publish
+    end
+
+    # What can't even be marked as failed is taken up at the next start.
+    def give_up(job, error)
+      @library.analyses.fail(job[:id], "The analysis could not be stored (#{error.message}).")
+    rescue Sequel::DatabaseError => e
+      warn "Analysis #{job[:id]} could not be marked as failed: #{e.message}"
     end
 
     def conclude(job, result, error)

@@ -7,23 +7,31 @@ module Store
   # Opens the SQLite database of a data directory and brings it up to date.
   module Database
     MIGRATIONS = File.expand_path("../../db/migrations", __dir__)
-    BUSY_MS = 10_000
+    # How long a connection waits for another one's write to end, and how often it looks.
+    BUSY_SECONDS = 10
+    BUSY_PAUSE = 0.004
 
     # @param home [String] the data directory; made when missing
     # @return [Sequel::Database] foreign keys on, write-ahead log, waiting for locks
     def self.open(home)
       FileUtils.mkdir_p(home)
-      db = Sequel.connect(adapter: "sqlite", database: File.join(home, "ethoscope.sqlite3"), timeout: BUSY_MS,
-        foreign_keys: true, max_connections: 12, after_connect: ->(connection) { pragmas(connection) })
+      db = Sequel.connect(adapter: "sqlite", database: File.join(home, "ethoscope.sqlite3"), foreign_keys: true, max_connections: 12,
+        after_connect: ->(connection) { prepare(connection) })
       Sequel.extension :migration
       Sequel::Migrator.run(db, MIGRATIONS)
       db
     end
 
-    def self.pragmas(connection)
+    # SQLite's own busy timeout sleeps without letting other threads of this process run, so that the one which holds the
+    # lock could never give it back; this handler sleeps in Ruby.
+    def self.prepare(connection)
+      connection.busy_handler do |tries|
+        sleep(BUSY_PAUSE)
+        tries * BUSY_PAUSE < BUSY_SECONDS
+      end
       connection.execute("PRAGMA journal_mode = WAL")
       connection.execute("PRAGMA synchronous = NORMAL")
     end
-    private_class_method :pragmas
+    private_class_method :prepare
   end
 end

@@ -9,8 +9,26 @@ class StoreTest < Ethoscope::TestCase
   def test_foreign_keys_and_the_write_ahead_log_are_on
     assert_equal 1, library.db.fetch("PRAGMA foreign_keys").single_value
     assert_equal "wal", library.db.fetch("PRAGMA journal_mode").single_value
-    assert_operator library.db.fetch("PRAGMA busy_timeout").single_value, :>=, 5000
     assert_raises(Sequel::ForeignKeyConstraintViolation) { library.db[:checklists].insert(study_id: 99, title: "x", school: "chords", created_at: "now") }
+  end
+
+  def test_a_writer_waits_for_another_one_while_threads_go_on
+    held = Queue.new
+    release = Queue.new
+    holder = Thread.new do
+      library.db.transaction(mode: :immediate) do
+        library.db[:studies].insert(title: "first", aim: "study", created_at: "now")
+        held << true
+        release.pop
+      end
+    end
+    held.pop
+    writer = Thread.new { library.studies.create(title: "second", aim: "study") }
+    release << true
+
+    [holder, writer].each { |thread| assert thread.join(5), "a writer hangs" }
+
+    assert_equal %w[first second], library.db[:studies].order(:id).select_map(:title)
   end
 
   def test_opening_twice_changes_nothing
