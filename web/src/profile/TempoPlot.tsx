@@ -1,27 +1,28 @@
 import type { Profile, TempoPoint } from "../api/types";
 import { figure } from "../lib/format";
+import { RowPlot } from "./RowPlot";
 import { logScale, tempoTicks } from "./scales";
-import { RowLines } from "./RowLines";
 import { ROW } from "./SongPlots";
-
-const WIDTH = 210;
 
 /** Each song's tempo where it is felt, and as counted when that is an octave away. */
 export function TempoPlot({ profile }: { profile: Profile }) {
   const points = profile.tempo.points;
+  return (
+    <RowPlot label={summary(points)} rows={points.length}>
+      {(width) => <Tempos profile={profile} width={width} />}
+    </RowPlot>
+  );
+}
+
+function Tempos({ profile, width }: { profile: Profile; width: number }) {
+  const { points, range } = profile.tempo;
   const all = points.flatMap((point) => (point ? [point.counted, point.folded] : []));
   const low = Math.min(...all, 60) * 0.92;
   const high = Math.max(...all, 120) * 1.35;
-  const x = logScale(low, high, WIDTH);
+  const x = logScale(low, high, width);
   const height = points.length * ROW;
-  const range = profile.tempo.range;
   return (
-    <svg
-      role="img"
-      aria-label={summary(points)}
-      viewBox={`0 0 ${WIDTH} ${height + 16}`}
-      className="w-full overflow-visible"
-    >
+    <>
       {range && (
         <rect
           x={x(range[0]) - 2}
@@ -48,8 +49,7 @@ export function TempoPlot({ profile }: { profile: Profile }) {
         </g>
       ))}
       {points.map((point, index) => point && <SongTempo key={index} point={point} y={index * ROW + ROW / 2} x={x} />)}
-      <RowLines width={WIDTH} count={points.length} />
-    </svg>
+    </>
   );
 }
 

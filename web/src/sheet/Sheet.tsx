@@ -1,6 +1,7 @@
-import { useCallback, useEffect, useRef, useState, type RefObject } from "react";
+import { useCallback, useRef, useState } from "react";
 import type { Analysis, Aspect, ReferencePage } from "../api/types";
 import { useKeys } from "../app/useKeys";
+import { useSize } from "../lib/useSize";
 import { AddLayer, AddTechnique } from "./AddDialogs";
 import { ChordRows } from "./ChordRows";
 import { SheetContext, type Brush, type Selection } from "./context";
@@ -31,7 +32,7 @@ export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
   const [brush, setBrush] = useState<Brush>(3);
   const [adding, setAdding] = useState<"layer" | "technique" | null>(null);
   const area = useRef<HTMLDivElement>(null);
-  const size = useSize(area);
+  const size = useSize(area, { width: 960, height: 480 });
   const rows = analysis.layers.length + page.readings.filter((reading) => reading.aspect === "layer").length;
   const room = { width: Math.max(320, size.width - LABELS - MARGIN), height: size.height, rows };
   const geometry = geometryOf(analysis, room, zoom);
@@ -81,19 +82,4 @@ export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
       <AddTechnique open={adding === "technique"} onClose={() => setAdding(null)} />
     </SheetContext>
   );
-}
-
-/** The size that an element has now. */
-function useSize(ref: RefObject<HTMLElement | null>): { width: number; height: number } {
-  const [size, setSize] = useState({ width: 960, height: 480 });
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const observer = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: Math.floor(entry.contentRect.width), height: Math.floor(entry.contentRect.height) });
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, [ref]);
-  return size;
 }
