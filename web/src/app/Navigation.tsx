@@ -5,7 +5,8 @@ import { Link, NavLink, useParams } from "react-router";
 import { studyQuery } from "../api/queries";
 import type { ReferenceRow, Study, StudyPage } from "../api/types";
 import { Marks } from "../components/Marks";
-import { figure, signs } from "../lib/format";
+import { stageName } from "../components/Progress";
+import { figure, plural, signs } from "../lib/format";
 import { toggleTheme } from "./theme";
 
 const AIMS = { exact: "An exact remake", style: "In the style of", study: "Study only" } as const;
@@ -81,7 +82,7 @@ function StudyPart({ page }: { page: StudyPage }) {
         <PageLink
           to={`${base}/profile`}
           name="Profile"
-          figures={`${references.filter((row) => row.summary).length} songs`}
+          figures={plural(references.filter((row) => row.summary).length, "song")}
           short="P"
         />
         <PageLink
@@ -112,7 +113,7 @@ function aimText(study: Study, count: number): string {
 }
 
 function ReferenceLink({ base, reference }: { base: string; reference: ReferenceRow }) {
-  const { summary, analysis } = reference;
+  const { summary } = reference;
   return (
     <NavLink
       to={`${base}/references/${reference.id}`}
@@ -131,9 +132,9 @@ function ReferenceLink({ base, reference }: { base: string; reference: Reference
             <span className="figure">{summary.bpm ? figure(summary.bpm, 2) : "–"}</span> {summary.key ?? ""}
           </span>
         ) : (
-          <span>{waiting(reference)}</span>
+          <span className="truncate">{waiting(reference)}</span>
         )}
-        {analysis?.state !== "failed" && <Marks marks={reference.marks} />}
+        {summary && <Marks marks={reference.marks} />}
       </span>
     </NavLink>
   );
@@ -149,7 +150,7 @@ function initials(title: string): string {
 
 function waiting({ analysis }: ReferenceRow): string {
   if (analysis?.state === "failed") return "failed";
-  if (analysis?.state === "running") return `${analysis.stage ?? ""} ${Math.round(analysis.progress * 100)} %`;
+  if (analysis?.state === "running") return `${Math.round(analysis.progress * 100)} %, ${stageName(analysis.stage)}`;
   return "waiting";
 }
 

@@ -9,7 +9,6 @@ import { isBusy, useProgress } from "../app/useProgress";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { Progress } from "../components/Progress";
 import { Segmented } from "../components/Segmented";
 import { clock } from "../lib/format";
 import { BEATS } from "../lib/keys";
@@ -18,6 +17,7 @@ import type { Zoom } from "../sheet/geometry";
 import { HandOver } from "../sheet/HandOver";
 import { Sheet } from "../sheet/Sheet";
 import { ASPECTS } from "../sheet/Strip";
+import { Unfinished } from "../sheet/Unfinished";
 import { useReferenceId, useStudyId } from "./params";
 
 const ZOOMS = [
@@ -52,7 +52,7 @@ export function SheetScreen() {
       </>
     );
   if (!page) return <PageHead title={row?.title ?? ""} remark={row?.artist ?? null} />;
-  if (!page.analysis) return <Unfinished page={page} run={row?.analysis ?? page.reference.run} />;
+  if (!page.analysis) return <NotYet page={page} run={row?.analysis ?? page.reference.run} />;
   return <Finished key={referenceId} page={page} analysis={page.analysis} count={study?.references.length ?? 1} />;
 }
 
@@ -115,38 +115,31 @@ function Plan({ page }: { page: ReferencePage }) {
   );
 }
 
-/** The ruled rows stay; ink fills in as the analysis proceeds. */
-function Unfinished({ page, run }: { page: ReferencePage; run: ReferencePage["reference"]["run"] }) {
+/** A sheet that can't be read yet: how far it is, or why it failed and what to do. */
+function NotYet({ page, run }: { page: ReferencePage; run: ReferencePage["reference"]["run"] }) {
   const client = useQueryClient();
   const { reference } = page;
-  const refresh = async () => {
-    await client.invalidateQueries({ queryKey: ["reference", reference.id] });
-    await client.invalidateQueries({ queryKey: ["study", reference.study_id] });
-  };
   const again = useMutation({
     mutationFn: () => write("POST", `/references/${reference.id}/analyses`),
-    onSuccess: refresh,
+    onSuccess: async () => {
+      await client.invalidateQueries({ queryKey: ["reference", reference.id] });
+      await client.invalidateQueries({ queryKey: ["study", reference.study_id] });
+    },
   });
-  const rows = ["Section", "Energy", "Chords", "kick", "snare", "hats", "bass", "chords", "lead", "Techniques"];
   return (
     <>
       <PageHead title={reference.title} remark={reference.artist} />
-      <div className="relative grow overflow-hidden bg-sheet px-4 pt-6">
-        {rows.map((name) => (
-          <div key={name} className="flex h-10 items-center border-b border-faint text-13 text-ink-3">
-            {name}
-          </div>
-        ))}
-        <div className="absolute top-16 left-[124px]">
-          {run?.state === "failed" ? (
+      <div className="min-h-0 grow overflow-y-auto bg-sheet">
+        {run?.state === "failed" ? (
+          <div className="p-4">
             <Failure
               error={new Error(run.error ?? "The analysis failed.")}
               action={<Button onClick={() => again.mutate()}>Try again</Button>}
             />
-          ) : (
-            run && <Progress run={run} />
-          )}
-        </div>
+          </div>
+        ) : (
+          run && <Unfinished run={run} />
+        )}
       </div>
     </>
   );
