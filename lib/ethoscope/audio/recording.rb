@@ -35,13 +35,20 @@ module Ethoscope
       # @return [Boolean] true when there are two channels
       def stereo? = channels.shape[0] == 2
 
-      # @return [Numo::SFloat] shape [samples], the mean of the channels; the left one where they cancel each other out
+      # @return [Numo::SFloat] shape [samples], what is to be heard in one channel: the middle, or the left channel where the
+      #   two cancel each other out
       def mono
         left = channels[0, true].dup
         return left unless stereo?
 
-        mixed = (left + channels[1, true]) * 0.5
-        (mixed**2).mean < CANCELLED * (left**2).mean ? left : mixed
+        (middle**2).mean < CANCELLED * (left**2).mean ? left : middle
+      end
+
+      # @return [Numo::SFloat] shape [samples], the mean of the channels
+      def middle
+        return channels[0, true].dup unless stereo?
+
+        (channels[0, true] + channels[1, true]) * 0.5
       end
 
       # @return [Numo::SFloat] shape [samples], half the difference of the channels; zeros for one channel

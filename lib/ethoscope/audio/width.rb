@@ -9,7 +9,7 @@ module Ethoscope
       def initialize(recording)
         @rate = recording.rate
         if recording.stereo?
-          @mid = cumulative_energy(recording.mono)
+          @mid = cumulative_energy(recording.middle)
           @side = cumulative_energy(recording.side)
         else
           @side = nil
