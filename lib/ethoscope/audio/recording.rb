@@ -41,7 +41,8 @@ module Ethoscope
         left = channels[0, true].dup
         return left unless stereo?
 
-        (middle**2).mean < CANCELLED * (left**2).mean ? left : middle
+        mixed = middle
+        (mixed**2).mean < CANCELLED * (left**2).mean ? left : mixed
       end
 
       # @return [Numo::SFloat] shape [samples], the mean of the channels
