@@ -6,9 +6,7 @@ require_relative "../test_helper"
 class ListeningTest < BrowserCase
   def setup
     super
-    @reference = analysed(new_study)
-    visit sheet_of(@reference)
-    find("h1", text: "Fixture")
+    open_sheet
   end
 
   def test_the_bar_of_a_chord_is_played_once_and_stops_by_itself

@@ -5,6 +5,7 @@ require_relative "../test_helper"
 # Background work with worker processes that behave, die, hang, or eat memory.
 class DispatcherTest < Ethoscope::TestCase
   include Application
+  include Workers
 
   PATIENCE = 60
 
@@ -98,21 +99,9 @@ class DispatcherTest < Ethoscope::TestCase
     dispatcher
   end
 
-  # A Ruby worker that runs this code with the recording and the result as arguments.
-  def worker(code)
-    File.write(path = File.join(folder, "worker.rb"), "require \"json\"\nENV[\"FIXTURE\"] = #{JSON.generate(Fixture.analysis.to_h).dump}\n#{code}\n")
-    [RbConfig.ruby, path]
-  end
-
   def import(path = Fixture.wav)
     study = library.studies.create(title: "Study", aim: "style")
     File.open(path, "rb") { |file| library.import(study[:id], file, File.basename(path)) }
-  end
-
-  def queue(bytes)
-    recording = library.recordings.keep(StringIO.new(bytes)) { { format: "wav", duration: 5.0 } }
-    library.analyses.queue(recording[:id])
-    recording[:id]
   end
 
   def run_of(reference) = library.analyses.latest(reference[:recording_id])

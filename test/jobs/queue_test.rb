@@ -5,6 +5,7 @@ require_relative "../test_helper"
 # Many analyses, two workers, and pages that watch.
 class QueueTest < Ethoscope::TestCase
   include Application
+  include Workers
 
   def teardown
     @dispatcher&.stop
@@ -65,17 +66,6 @@ class QueueTest < Ethoscope::TestCase
   def start(command: worker('File.write(ARGV[1], ENV.fetch("FIXTURE"))'))
     options = command ? { command: } : {}
     @dispatcher = Jobs::Dispatcher.new(library, bulletin, **options).start
-  end
-
-  def worker(code)
-    File.write(path = File.join(folder, "worker.rb"), "ENV[\"FIXTURE\"] = #{JSON.generate(Fixture.analysis.to_h).dump}\n#{code}\n")
-    [RbConfig.ruby, path]
-  end
-
-  def queue(bytes)
-    recording = library.recordings.keep(StringIO.new(bytes)) { { format: "wav", duration: 5.0 } }
-    library.analyses.queue(recording[:id])
-    recording[:id]
   end
 
   def states(ids) = ids.map { |id| library.analyses.latest(id)[:state] }

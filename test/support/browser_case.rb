@@ -51,4 +51,11 @@ class BrowserCase < Ethoscope::TestCase
   end
 
   def sheet_of(reference) = "/studies/#{reference[:study_id]}/references/#{reference[:id]}"
+
+  # Opens the sheet of a fresh reference.
+  def open_sheet
+    @reference = analysed(new_study)
+    visit sheet_of(@reference)
+    find("h1", text: "Fixture")
+  end
 end

@@ -58,13 +58,16 @@ export interface ReferenceRow extends Reference {
   summary: ReferenceSummary | null;
 }
 
-export interface ChecklistRow {
+interface ChecklistHead {
   id: number;
   study_id: number;
   reference_id: number | null;
   title: string;
   school: string;
   created_at: string;
+}
+
+export interface ChecklistRow extends ChecklistHead {
   total: number;
   done: number;
 }
@@ -237,13 +240,7 @@ export interface Item {
   note: string;
 }
 
-export interface Checklist {
-  id: number;
-  study_id: number;
-  reference_id: number | null;
-  title: string;
-  school: string;
-  created_at: string;
+export interface Checklist extends ChecklistHead {
   items: Item[];
 }
 

@@ -1,13 +1,12 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState, type PointerEvent } from "react";
-import { write } from "../api/client";
 import type { Layer, Reading } from "../api/types";
 import { amountStep, inkColour } from "../lib/ink";
+import { CellPlot, type Cell } from "./CellPlot";
 import { same, useSheet } from "./context";
 import { Row } from "./Row";
+import { usePainting } from "./usePainting";
 
-const CELL_MARGIN = 4;
 const PLAYING = 0.5;
+const CHOSEN = "font-medium underline decoration-2 underline-offset-4";
 
 /** One row a role, one cell a bar; density is how much it is there. Hatched rows are a person's. */
 export function LayerRows() {
@@ -38,51 +37,28 @@ function MeasuredRow({ layer }: { layer: Layer }) {
           type="button"
           aria-pressed={chosen}
           onClick={() => select({ kind: "layer", role: layer.role })}
-          className={`h-full w-full truncate text-left text-13 hover:bg-wash ${chosen ? "font-medium underline decoration-2 underline-offset-4" : ""}`}
+          className={`h-full w-full truncate text-left text-13 hover:bg-wash ${chosen ? CHOSEN : ""}`}
         >
           {layer.role}
         </button>
       }
     >
-      <svg
-        role="img"
-        aria-label={`${layer.role} plays in ${playing} of ${layer.activity.length} bars`}
-        width={geometry.width}
-        height={geometry.rowHeight}
-        className={chosen ? "bg-wash" : ""}
-      >
-        <line
-          x1="0"
-          x2={geometry.width}
-          y1={geometry.rowHeight - 0.5}
-          y2={geometry.rowHeight - 0.5}
-          stroke="var(--rule-faint)"
-        />
-        {cells(layer.activity, geometry.perCell).map(({ bar, value }) => (
-          <rect
-            key={bar}
-            x={geometry.xOfBar(bar) + gap(geometry.barWidth)}
-            y={CELL_MARGIN}
-            width={cellWidth(geometry.barWidth * geometry.perCell)}
-            height={geometry.rowHeight - 2 * CELL_MARGIN}
-            fill={inkColour(amountStep(value))}
-          >
-            <title>{`bar ${bar}: ${value.toFixed(2)}`}</title>
-          </rect>
-        ))}
-      </svg>
+      <CellPlot
+        label={`${layer.role} plays in ${playing} of ${layer.activity.length} bars`}
+        chosen={chosen}
+        cells={measuredCells(layer.activity, geometry.perCell)}
+      />
     </Row>
   );
 }
 
-/** The gap is the bar grid, so cells stay tallies and never join into blocks. */
-const gap = (barWidth: number) => Math.max(0.8, Math.min(4, barWidth * 0.14));
-const cellWidth = (width: number) => Math.max(1, width - 2 * gap(width));
-
-function cells(values: number[], perCell: number): { bar: number; value: number }[] {
+/** Bars that share a cell share their mean. */
+function measuredCells(values: number[], perCell: number): Cell[] {
   return Array.from({ length: Math.ceil(values.length / perCell) }, (_, index) => {
     const part = values.slice(index * perCell, (index + 1) * perCell);
-    return { bar: index * perCell + 1, value: part.reduce((sum, value) => sum + value, 0) / part.length };
+    const mean = part.reduce((sum, value) => sum + value, 0) / part.length;
+    const bar = index * perCell + 1;
+    return { bar, bars: part.length, fill: inkColour(amountStep(mean)), hint: `bar ${bar}: ${mean.toFixed(2)}` };
   });
 }
 
@@ -96,6 +72,11 @@ function OwnRow({ reading }: { reading: Reading }) {
   const chosen = same(selection, { kind: "ownLayer", id: reading.id });
   const levels = cellsOf(reading);
   const paint = usePainting(reading);
+  const cells = paint
+    .shown(levels)
+    .flatMap((level, index) =>
+      level > 0 ? [{ bar: index + 1, bars: 1, fill: `url(#hatch-${level})`, outline: "var(--heard)" }] : [],
+    );
   return (
     <Row
       height={geometry.rowHeight}
@@ -105,54 +86,29 @@ function OwnRow({ reading }: { reading: Reading }) {
           aria-pressed={chosen}
           title="Heard by you. Drag over its bars to paint where it plays."
           onClick={() => select({ kind: "ownLayer", id: reading.id })}
-          className={`flex h-full w-full items-center justify-between gap-1 pr-2 text-left text-13 text-heard-text hover:bg-wash ${chosen ? "font-medium underline decoration-2 underline-offset-4" : ""}`}
+          className={`flex h-full w-full items-center justify-between gap-1 pr-2 text-left text-13 text-heard-text hover:bg-wash ${chosen ? CHOSEN : ""}`}
         >
           <span className="truncate">{reading.statement}</span>
           <span aria-hidden className="hatch size-[9px] shrink-0" />
         </button>
       }
     >
-      <svg
-        role="img"
-        aria-label={`${reading.statement}, heard in ${levels.filter(Boolean).length} of ${levels.length} bars`}
-        width={geometry.width}
-        height={geometry.rowHeight}
-        className={`cursor-cell touch-none ${chosen ? "bg-wash" : ""}`}
+      <CellPlot
+        label={`${reading.statement}, heard in ${levels.filter(Boolean).length} of ${levels.length} bars`}
+        chosen={chosen}
+        cells={cells}
+        className="cursor-cell touch-none"
         data-testid="paintable"
         {...paint.handlers}
       >
         <HatchPatterns />
-        <line
-          x1="0"
-          x2={geometry.width}
-          y1={geometry.rowHeight - 0.5}
-          y2={geometry.rowHeight - 0.5}
-          stroke="var(--rule-faint)"
-        />
-        {paint
-          .shown(levels)
-          .map(
-            (level, index) =>
-              level > 0 && (
-                <rect
-                  key={index}
-                  x={geometry.xOfBar(index + 1) + gap(geometry.barWidth)}
-                  y={CELL_MARGIN}
-                  width={cellWidth(geometry.barWidth)}
-                  height={geometry.rowHeight - 2 * CELL_MARGIN}
-                  fill={`url(#hatch-${level})`}
-                  stroke="var(--heard)"
-                  strokeWidth="0.8"
-                />
-              ),
-          )}
-      </svg>
+      </CellPlot>
     </Row>
   );
 }
 
 /** 45 degrees, a period of 4; the line is thicker where there is more. */
-export function HatchPatterns() {
+function HatchPatterns() {
   const lines = [1.3, 1.7, 2.2];
   return (
     <defs>
@@ -170,54 +126,4 @@ export function HatchPatterns() {
       ))}
     </defs>
   );
-}
-
-interface Stroke {
-  from: number;
-  to: number;
-}
-
-/** Dragging paints a run of bars with the brush; the cells follow at once, the store when the hand lifts. */
-function usePainting(reading: Reading) {
-  const { geometry, brush, select, page } = useSheet();
-  const client = useQueryClient();
-  const [stroke, setStroke] = useState<Stroke | null>(null);
-  const start = useRef<number | null>(null);
-  const save = useMutation({
-    mutationFn: (run: { first_bar: number; last_bar: number; level: number }) =>
-      write("POST", `/readings/${reading.id}/cells`, run),
-    onSettled: async () => {
-      await client.invalidateQueries({ queryKey: ["reference", page.reference.id] });
-      setStroke(null);
-    },
-  });
-  const barAt = (event: PointerEvent<SVGSVGElement>) => {
-    const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
-    return Math.min(Math.max(1, Math.floor(x / geometry.barWidth) + 1), geometry.bars.length);
-  };
-  return {
-    shown: (levels: number[]) =>
-      stroke
-        ? levels.map((level, index) => (index + 1 >= stroke.from && index + 1 <= stroke.to ? brush : level))
-        : levels,
-    handlers: {
-      onPointerDown: (event: PointerEvent<SVGSVGElement>) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        select({ kind: "ownLayer", id: reading.id });
-        start.current = barAt(event);
-        setStroke({ from: start.current, to: start.current });
-      },
-      onPointerMove: (event: PointerEvent<SVGSVGElement>) => {
-        if (start.current === null) return;
-        const bar = barAt(event);
-        setStroke({ from: Math.min(start.current, bar), to: Math.max(start.current, bar) });
-      },
-      onPointerUp: (event: PointerEvent<SVGSVGElement>) => {
-        if (start.current === null) return;
-        const bar = barAt(event);
-        save.mutate({ first_bar: Math.min(start.current, bar), last_bar: Math.max(start.current, bar), level: brush });
-        start.current = null;
-      },
-    },
-  };
 }
