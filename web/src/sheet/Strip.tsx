@@ -61,7 +61,7 @@ export function StateWord({ reading }: { reading: Reading }) {
   if (reading.state === "confirmed")
     return (
       <span className="flex items-center gap-0.5 text-confirmed">
-        <Check size={12} strokeWidth={2.6} aria-hidden /> confirmed
+        <Check size={12} strokeWidth={2.6} aria-hidden /> <span className="max-mid:sr-only">confirmed</span>
       </span>
     );
   return null;
