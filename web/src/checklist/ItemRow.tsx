@@ -28,7 +28,13 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange 
           <Tick item={item} onChange={onChange} />
         </td>
         <td className="border-b border-faint pr-3">
-          <button type="button" aria-expanded={open} onClick={onOpen} className="w-full truncate text-left text-13">
+          <button
+            type="button"
+            aria-expanded={open}
+            onClick={onOpen}
+            title={item.title}
+            className="w-full truncate text-left text-13"
+          >
             <span className={TITLE[item.state]}>{item.title}</span>
             {item.note && <span className="text-heard-text"> note</span>}
           </button>
