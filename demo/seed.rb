@@ -3,10 +3,15 @@
 # Fills an empty data directory with the demo study: six songs, analysed here and now, what a listener added, and a
 # checklist in progress.
 require_relative "../config/boot"
+require "fileutils"
 
-library = Store::Library.new(File.expand_path(ARGV.fetch(0)))
-exit if library.studies.all.any?
+home = File.expand_path(ARGV.fetch(0))
+exit if File.exist?(File.join(home, "ethoscope.sqlite3"))
 
+# Filled beside its place and moved, the database last: a run that is cut off starts over.
+partial = "#{home}.part"
+FileUtils.rm_rf(partial)
+library = Store::Library.new(partial)
 puts "Analysing the six demo songs; this takes about half a minute, once."
 study = library.studies.create(title: "Low Water", aim: "style", target_bpm: 73.0, target_tonic: "G", target_mode: "minor")
 songs = %w[marsh_telephone nine_buckets_down wet_slate kettle_at_the_lock pilot_light_parish copper_weather].map do |name|
@@ -33,3 +38,8 @@ target = Ethoscope::Harmony::Key.named("G", "minor")
 checklist = Api::Planning.new(library, study, target).create(from: "reference", reference_id: first[:id], school: "sounds")
 checklist[:items].first(5).each { |item| library.checklists.update_item(item[:id], state: "done") }
 library.checklists.update_item(checklist[:items][5][:id], state: "skipped", note: "Close enough with the reed organ at hand.")
+
+library.db.disconnect
+FileUtils.mkdir_p(home)
+Dir.children(partial).sort_by { |name| name.start_with?("ethoscope") ? 1 : 0 }.each { |name| FileUtils.mv(File.join(partial, name), home) }
+FileUtils.rm_rf(partial)

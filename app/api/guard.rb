@@ -23,10 +23,7 @@ module Api
       return refuse("foreign_host", "This address is not served here.") unless HOSTS.include?(request.host)
       return refuse("foreign_origin", "Requests from other sites are refused.") if foreign?(env, request)
 
-      if request.form_data? && request.content_type
-        return refuse("form", "Send JSON, or the bytes of a file as application/octet-stream.",
-          415)
-      end
+      return refuse("form", "Send JSON, or the bytes of a file as application/octet-stream.", 415) if request.form_data? && request.content_type
 
       status, headers, body = @app.call(env)
       [status, HEADERS.merge(headers), body]

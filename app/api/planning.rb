@@ -26,10 +26,7 @@ module Api
       raise Problem.new(422, "invalid", "Say which reference the checklist comes from.", "reference_id") unless reference_id
 
       reference = @library.references.find(reference_id)
-      unless reference[:study_id] == @study[:id]
-        raise Problem.new(422, "invalid", "This reference belongs to another study.",
-          "reference_id")
-      end
+      raise Problem.new(422, "invalid", "This reference belongs to another study.", "reference_id") unless reference[:study_id] == @study[:id]
 
       song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
       items = Ethoscope::Checklist::SongPlan.new(song, aim: @study[:aim], target: @target).items

@@ -14,8 +14,8 @@ module Api
       def current_ids(reference) = library.readings.current(reference[:id]).transform_values { |reading| reading[:id] }
 
       def download(name, extension)
-        base = name.unicode_normalize(:nfkd).encode("US-ASCII", invalid: :replace, undef: :replace, replace: "").gsub(/[^\w -]/,
-          "").strip
+        plain = name.unicode_normalize(:nfkd).encode("US-ASCII", invalid: :replace, undef: :replace, replace: "")
+        base = plain.gsub(/[^\w -]/, "").strip
         attachment("#{base.empty? ? "ethoscope" : base}.#{extension}")
       end
 

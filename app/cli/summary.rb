@@ -12,9 +12,8 @@ module Cli
 
     # @return [String]
     def to_s
-      [title, *facts.map do |label, text|
-        format("%<label>-11s %<text>s", label:, text:)
-      end, "", *sections, "", *layers, *techniques].join("\n")
+      lines = facts.map { |label, text| format("%<label>-11s %<text>s", label:, text:) }
+      [title, *lines, "", *sections, "", *layers, *techniques].join("\n")
     end
 
     private

@@ -9,9 +9,8 @@ module Store
       counts = db[:items].join(:checklists, id: :checklist_id).where(study_id:).group_and_count(:checklist_id, :state).all
       db[:checklists].where(study_id:).order(Sequel.desc(:id)).all.map do |row|
         mine = counts.select { |count| count[:checklist_id] == row[:id] }
-        row.merge(total: mine.sum { |count| count[:count] }, done: mine.select do |count|
-          count[:state] == "done"
-        end.sum { |count| count[:count] })
+        done = mine.select { |count| count[:state] == "done" }
+        row.merge(total: mine.sum { |count| count[:count] }, done: done.sum { |count| count[:count] })
       end
     end
 

@@ -108,8 +108,7 @@ module Store
       reading = find(id)
       return if PERSONAL.include?(reading[:aspect]) && reading[:source] != "measured"
 
-      raise ArgumentError,
-        "only your own notes can be changed"
+      raise ArgumentError, "only your own notes can be changed"
     end
 
     def insert(reference_id, aspect:, value:, statement:, source:, **rest)

@@ -24,6 +24,17 @@ class ReadingsTest < Ethoscope::TestCase
     assert_equal "B♭ minor, well clear of rivals", read(Fixture.varied(key:))["key"].statement
   end
 
+  def test_a_section_opens_on_the_chord_that_sounds_there_even_when_it_was_pushed
+    chords = [["A:min", 0.0, 4.0], ["F#:min", 4.0, 9.7], ["A:min", 9.7, 20.0]].map { |label, from, to| { label:, start: from, end: to, bar: 1 } }
+    sections = [0.0, 5.0, 10.0].map { |start| Fixture.analysis.fetch(:sections).first.merge(start:) }
+    key = Fixture.key("A", "minor")
+
+    assert_match(/two of three sections open on A\./, read(Fixture.varied(chords:, sections:, key:))["key"].why)
+    sharp = chords.map { |chord| chord.merge(label: chord[:label].sub("A:", "F#:")) }
+
+    assert_match(/no of three sections open on F\./, read(Fixture.varied(chords: sharp, sections:, key: Fixture.key("F", "minor")))["key"].why)
+  end
+
   def test_a_moving_tempo_says_from_where_to_where
     tempo = Fixture.tempo(100.0).merge(constant: false)
     tempo_map = [{ bar: 1, time: 0, bpm: 98.04 }, { bar: 2, time: 2, bpm: 103.0 }]

@@ -23,12 +23,6 @@ class RhythmTest < Ethoscope::TestCase
     assert_equal [0.5, 2.5, 4.5], grid.bar_edges
   end
 
-  def test_the_bar_at_a_moment
-    grid = grid_of(9, pickup: 1)
-
-    assert_equal([0, 1, 2, 2], [0.2, 0.5, 3.0, 60.0].map { |seconds| grid.bar_at(seconds) })
-  end
-
   def test_half_beats_know_their_place_in_the_bar
     assert_equal %i[bar off_beat beat off_beat half off_beat beat off_beat], grid_of(4).half_beat_positions
   end

@@ -7,6 +7,8 @@ module Ethoscope
       ASPECTS = %w[tempo meter key tuning loop form loudness].freeze
       # A rival worth naming in the statement itself.
       CLOSE_RIVAL = 0.12
+      # A chord that ends this soon after a section began belongs to the section before.
+      SETTLED_SECONDS = 0.3
 
       # @param analysis [Analysis]
       def initialize(analysis)
@@ -101,13 +103,17 @@ module Ethoscope
       end
 
       def key_why(name)
-        home = Words.signs(@data[:key][:tonic])
-        starts = @data[:sections].count { |section| chord_at(section[:first_bar])&.start_with?(home) }
+        home = @data[:key][:tonic]
+        starts = @data[:sections].count { |section| root_after(section[:start]) == home }
         total = @data[:sections].size
-        "#{name} holds the chords best; #{Words.number(starts)} of #{Words.number(total)} sections open on #{home}."
+        "#{name} holds the chords best; #{Words.number(starts)} of #{Words.number(total)} sections open on #{Words.signs(home)}."
       end
 
-      def chord_at(bar) = @data[:chords].find { |chord| chord[:bar] >= bar }&.fetch(:symbol)
+      # The root that sounds just after a moment; a chord that is pushed before the bar line counts for what follows.
+      def root_after(time)
+        chord = @data[:chords].find { |candidate| candidate[:end] > time + SETTLED_SECONDS }
+        chord && chord[:label].split(":").first
+      end
 
       def tuning
         cents = @data[:tuning][:cents]

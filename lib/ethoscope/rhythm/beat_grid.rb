@@ -70,12 +70,6 @@ module Ethoscope
         [bar + 1, (beats_in - (bar * meter.beats)) + 1]
       end
 
-      # @param seconds [Float]
-      # @return [Integer] the bar that sounds then, 0 before the first and the last one after the end
-      def bar_at(seconds)
-        (bar_edges.index { |edge| edge > seconds + 1e-6 } || bars).clamp(0, bars)
-      end
-
       # @return [Array<Float>] beats per minute in each bar
       def bar_tempos
         bar_edges.each_cons(2).map { |from, to| (60.0 * meter.beats / (to - from)).round(2) }

@@ -54,7 +54,7 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
   );
 }
 
-export function StateWord({ reading }: { reading: Reading }) {
+function StateWord({ reading }: { reading: Reading }) {
   if (reading.state === "refuted") return <span className="text-conflict">refuted</span>;
   if (reading.source !== "measured")
     return <span className="truncate text-heard-text">{reading.source === "heard" ? "by ear" : reading.source}</span>;

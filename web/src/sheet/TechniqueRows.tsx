@@ -82,7 +82,7 @@ function PlaceMark({ group, first, last, lane }: Laid) {
   );
 }
 
-export function NumberMark({ group, className = "" }: { group: TechniqueGroup; className?: string }) {
+function NumberMark({ group, className = "" }: { group: TechniqueGroup; className?: string }) {
   return (
     <span
       aria-hidden
