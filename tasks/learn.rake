@@ -2,33 +2,40 @@
 
 require "yaml"
 
-# Learns the small tables of the engine from songs with known truth: rake learn:bars[FOLDER]. The tables are only
-# printed; whoever learns them compares with what is shipped (docs/accuracy.md says how) before replacing anything.
+# Learns the tables of the engine from songs with known truth: rake learn:chords[FOLDER] and so on, in the order in which
+# they stand here, for each builds on the tables before it. The tables are only printed; whoever learns them measures
+# what they do to songs that they were not learnt from (docs/accuracy.md) before replacing anything.
 namespace :learn do
   desc "Load the learners"
   task :load do
     ENV["OPENBLAS_NUM_THREADS"] ||= "1"
-    %w[corpus bar_learner layer_learner].each { |file| require_relative "learning/#{file}" }
+    %w[corpus adam chord_learner bar_learner key_learner boundary_learner stroke_learner layer_learner judge confidence_learner].each { |file| require_relative "learning/#{file}" }
   end
 
-  desc "Weights of Rhythm::BarModel, with the share of left-out songs that they judge rightly"
-  task :bars, [:folder] => :load do |_, arguments|
-    corpus = Learning::Corpus.new(arguments.fetch(:folder, "../shared/corpus/train"))
-    learner = Learning::BarLearner.new(corpus.map { |song| Learning::BarLearner.measure(song) })
-    shipped = Numo::DFloat[*YAML.safe_load_file(Ethoscope::Rhythm::BarModel::WEIGHTS_FILE).values]
-    weights = learner.learn
-    warn format("%<songs>d songs; right: shipped %<shipped>.3f, learnt %<learnt>.3f, left out %<out>.3f",
-      songs: learner.size, shipped: learner.accuracy(weights: shipped), learnt: learner.accuracy(weights:), out: learner.cross_validate)
-    puts YAML.dump(Ethoscope::Rhythm::BarFeatures::NAMES.map(&:to_s).zip(weights.to_a.map { |weight| weight.round(3) }).to_h)
+  learn = lambda do |learner, folder|
+    measured = Learning::Corpus.new(folder).map { |song| learner.measure(song) }.compact
+    warn "#{measured.size} songs"
+    learner.new(measured).learn
   end
 
-  desc "Curves of Layers::Activity, with the share of bars that they judge rightly"
-  task :layers, [:folder] => :load do |_, arguments|
-    corpus = Learning::Corpus.new(arguments.fetch(:folder, "../shared/corpus/train"))
-    learner = Learning::LayerLearner.new(corpus.map { |song| Learning::LayerLearner.measure(song) })
-    curves = learner.learn
-    warn "shipped #{learner.accuracy(Ethoscope::Layers::Activity.curves)}"
-    warn "learnt  #{learner.accuracy(curves)}"
-    puts YAML.dump(curves)
-  end
+  desc "Network of Harmony::ChordModel"
+  task(:chords, [:folder] => :load) { |_, arguments| puts learn.call(Learning::ChordLearner, arguments.fetch(:folder)).to_csv }
+
+  desc "Weights of Rhythm::BarModel"
+  task(:bars, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BarLearner, arguments.fetch(:folder)).to_csv }
+
+  desc "Weights of Harmony::KeyModel"
+  task(:keys, [:folder] => :load) { |_, arguments| puts learn.call(Learning::KeyLearner, arguments.fetch(:folder)).to_csv }
+
+  desc "Network of Form::BoundaryModel"
+  task(:boundaries, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BoundaryLearner, arguments.fetch(:folder)).to_csv }
+
+  desc "Network of Rhythm::StrokeModel"
+  task(:strokes, [:folder] => :load) { |_, arguments| puts learn.call(Learning::StrokeLearner, arguments.fetch(:folder)).to_csv }
+
+  desc "Curves of Layers::Activity"
+  task(:layers, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::LayerLearner, arguments.fetch(:folder))) }
+
+  desc "Curves of Confidence; from songs that taught nothing else"
+  task(:confidence, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::ConfidenceLearner, arguments.fetch(:folder))) }
 end

@@ -11,7 +11,8 @@ module Cli
     USAGE = 2
     UNUSABLE = 3
     BANNER = <<~TEXT
-      ethoscope analyze FILE [--json]        what the engine hears in one recording
+      ethoscope analyze FILE [--json]        what the engine hears in one recording; with --tempo, --meter, --key or
+                                             --downbeat it listens again with that put right
       ethoscope analyze DIR --out DIR        every audio file of a folder, one NAME.json each
     TEXT
 
@@ -32,7 +33,7 @@ module Cli
       return usage("Say what to analyse.") unless verb == "analyze" && path && rest.empty?
 
       dispatch(path, options)
-    rescue OptionParser::ParseError => e
+    rescue OptionParser::ParseError, ArgumentError => e
       usage("#{e.message}.")
     end
 
@@ -43,6 +44,10 @@ module Cli
         parser.on("--json", "print the analysis as JSON") { options[:json] = true }
         parser.on("--out DIR", "where the JSON files of a folder go") { |dir| options[:out] = dir }
         parser.on("--jobs N", Integer, "worker processes (default: one a core)") { |count| options[:jobs] = count }
+        parser.on("--tempo BPM", Float, "the tempo, when you know better") { |bpm| options[:bpm] = bpm }
+        parser.on("--meter METER", "the meter, such as 3/4") { |name| options[:meter] = name }
+        parser.on("--downbeat SECONDS", Float, "a moment that is a first beat") { |time| options[:first_downbeat] = time }
+        parser.on("--key KEY", "the key, such as \"Eb minor\"") { |name| options[:key] = name }
         parser.on("--help") { options[:help] = true }
       end
     end
@@ -58,8 +63,9 @@ module Cli
     end
 
     def single(path, options)
+      corrections = corrections(options)
       progress = Progress.new(@err)
-      analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode) { |stage, share| progress.at(stage, share) }
+      analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode, corrections) { |stage, share| progress.at(stage, share) }
       progress.done
       @out.puts(options[:json] ? JSON.pretty_generate(analysis.to_h) : Summary.new(File.basename(path), analysis).to_s)
       DONE
@@ -67,6 +73,11 @@ module Cli
       progress&.done
       @err.puts("#{File.basename(path)}: #{e.message}")
       UNUSABLE
+    end
+
+    def corrections(options)
+      tonic, mode = options[:key]&.split(" ", 2)
+      Ethoscope::Corrections.of(**options.slice(:bpm, :meter, :first_downbeat), key: tonic && { tonic:, mode: mode || "major" })
     end
 
     def usage(sentence)

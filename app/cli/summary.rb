@@ -25,27 +25,48 @@ module Cli
     def clock(seconds) = format("%<minutes>d:%<rest>04.1f", minutes: seconds / 60, rest: seconds % 60)
 
     def facts
-      { "tempo" => tempo, "meter" => meter, "key" => key, "tuning" => tuning, "loop" => loop_text, "loudness" => loudness,
-        "swing" => swing }
+      { "tempo" => tempo, "meter" => meter, "feel" => feel, "key" => key, "outside" => outside, "tuning" => tuning, "loop" => loop_text,
+        "bass" => bass, "loudness" => loudness, "width" => width }.compact
     end
 
     def tempo
       tempo = @data[:tempo]
       return "no steady pulse found; bars are two seconds each" unless tempo[:bpm]
 
-      rivals = tempo[:candidates].drop(1).first(2).map { |rival| format("%<bpm>.2f (%<odds>.2f)", **rival) }
+      rivals = tempo[:candidates].drop(1).first(2).map { |rival| format("%<bpm>.2f (%<odds>.2f: %<reason>s)", **rival) }
       line = format("%<bpm>.2f BPM  sure %<confidence>.2f", **tempo)
-      line += ", changes over the song" unless tempo[:constant]
+      line += format(", moving %.1f to %.1f", *@data[:tempo_map].map { |entry| entry[:bpm] }.minmax) unless tempo[:constant]
       rivals.empty? ? line : "#{line}, or #{rivals.join(", ")}"
     end
 
     def meter = format("%<meter>s  sure %<meter_confidence>.2f", **@data.slice(:meter, :meter_confidence))
 
+    def feel
+      groove = @data[:groove]
+      spread = groove[:timing].max_by { |timing| timing[:onsets] }[:spread_ms]
+      line = format("%<percent>d %% of a pair of %<unit>ss", percent: groove[:swing_ratio] * 100, unit: groove[:swing_unit])
+      spread ? "#{line}, #{groove[:feel]}: onsets within #{spread} ms" : line
+    end
+
     def key
       key = @data[:key] or return "none found"
       rival = key[:rivals].first
-      format("%<tonic>s %<mode>s  sure %<confidence>.2f, or %<rt>s %<rm>s (%<ro>.2f)",
-             **key.slice(:tonic, :mode, :confidence), rt: rival[:tonic], rm: rival[:mode], ro: rival[:odds])
+      line = format("%<tonic>s %<mode>s  sure %<confidence>.2f, or %<rt>s %<rm>s (%<ro>.2f)",
+        **key.slice(:tonic, :mode, :confidence), rt: rival[:tonic], rm: rival[:mode], ro: rival[:odds])
+      moves = key[:stretches].drop(1).map { |stretch| format("%<tonic>s %<mode>s from bar %<first_bar>d", **stretch) }
+      [line, *moves].join("; ")
+    end
+
+    def outside
+      notes = @data[:key] ? @data[:key][:outside].first(3) : []
+      notes.map { |note| format("%<note>s %<percent>d %% of the time", note: note[:note], percent: note[:share] * 100) }.join(", ").then do |text|
+        text.empty? ? nil : text
+      end
+    end
+
+    def bass
+      tones = @data[:bass][:tones].sort_by { |_, share| -share }.first(3).map { |tone, share| format("%<tone>s %<percent>d %%", tone:, percent: share * 100) }
+      tones.empty? ? nil : tones.join(", ")
     end
 
     def tuning = format("%<cents>+.1f cents, A4 at %<a4>.1f Hz", **@data[:tuning])
@@ -56,21 +77,22 @@ module Cli
     end
 
     def loudness
-      level = @data[:loudness][:integrated]
-      level ? "#{level} LUFS, peak #{@data[:loudness][:peak_db]} dBFS" : "below the gate"
+      level = @data[:loudness]
+      return "below the gate" unless level[:integrated]
+
+      format("%<integrated>.1f LUFS, range %<range>.1f LU, true peak %<true_peak>.1f dBTP", **level)
     end
 
-    def swing
-      format("%<percent>d %% of a pair of %<unit>ss", percent: @data[:groove][:swing_ratio] * 100,
-        unit: @data[:groove][:swing_unit])
+    def width
+      return "mono" if @data[:channels] == 1
+
+      @data[:mix][:registers].map { |register| format("%<name>s %<percent>d %%", name: register[:name], percent: register[:side] * 100) }.join(", ")
     end
 
     def sections
       @data[:sections].map do |section|
-        format("%<letter>-3s %<label>-12s bars %<first>3d-%<last>-3d %<chords>s", letter: section[:letter], label: section[:label],
-          first: section[:first_bar],
-          last: section[:first_bar] + section[:bars] - 1,
-          chords: chords_of(section))
+        format("%<letter>-3s %<label>-12s bars %<first>3d-%<last>-3d %<chords>-34s %<drums>s", letter: section[:letter], label: section[:label],
+          first: section[:first_bar], last: section[:first_bar] + section[:bars] - 1, chords: chords_of(section), drums: drums_of(section)).rstrip
       end
     end
 
@@ -79,6 +101,11 @@ module Cli
         chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1)
       end
       inside.first(6).map { |chord| chord[:symbol] }.join(" ")
+    end
+
+    def drums_of(section)
+      pattern = @data[:drums].find { |candidate| candidate[:first_bar] == section[:first_bar] } or return ""
+      [pattern[:names].first, pattern[:hat_rate] && "hats #{pattern[:hat_rate]}"].compact.join(", ")
     end
 
     def layers

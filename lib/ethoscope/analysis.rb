@@ -5,18 +5,29 @@ module Ethoscope
   # and front end share (docs/schema.md).
   class Analysis
     # Changes when results may change, so that stored analyses say what made them.
-    ENGINE_VERSION = "0.1.0"
+    ENGINE_VERSION = "0.2.0"
 
     # @param recording [Audio::Recording]
+    # @param corrections [Corrections] what a person has put right
     # @yieldparam stage [Symbol] one of Pipeline::STAGES
     # @yieldparam share [Float] how much of the work is done, 0 to 1
     # @return [Analysis]
     # @raise [Errors::UnusableAudio] when the recording is silent
-    def self.of(recording, &) = Pipeline.new(recording, &).analysis
+    def self.of(recording, corrections = Corrections.none, &progress)
+      features = Features.of(recording) { |stage| progress&.call(stage, Pipeline::STAGES.fetch(stage)) }
+      Pipeline.new(features, corrections, &progress).analysis
+    end
 
-    # @param data [Hash] as {#to_h} gives it, keys strings or symbols
+    # Derives everything again from what was measured once, with what a person has put right.
+    #
+    # @param features [Features]
+    # @param corrections [Corrections]
     # @return [Analysis]
-    def self.from_h(data) = new(Plain.symbolized(data))
+    def self.derived(features, corrections) = Pipeline.new(features, corrections).analysis
+
+    # @param data [Hash] as {#to_h} gives it, keys strings or symbols; of this engine or an older one
+    # @return [Analysis]
+    def self.from_h(data) = new(Schema::Upgrade.of(Plain.symbolized(data)))
 
     # @param data [Hash] symbol keys, in the schema
     def initialize(data)

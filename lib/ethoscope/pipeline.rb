@@ -1,40 +1,34 @@
 # frozen_string_literal: true
 
 module Ethoscope
-  # The stages of an analysis, each taking what the ones before it made. Features are computed once and shared.
+  # The stages of an analysis, each taking what the ones before it made.
   class Pipeline
     # Each stage with the share of the work that is done when it ends, as measured on songs of three minutes.
-    STAGES = { loudness: 0.25, spectra: 0.62, rhythm: 0.72, chords: 0.84, form: 0.9, layers: 0.95, techniques: 1.0 }.freeze
-    # Quieter than this peak is silence.
-    SILENT_PEAK = 1e-4
-    # A phrase is taken to start every so many bars when listening for the tonic.
-    PHRASE_BARS = 4
-    # An onset counts as sound when the second that follows it holds this share of the song's loud level.
-    HEARD = 0.08
-    # Bass counts this much beside treble in the note balance that the key is read from.
+    STAGES = { level: 0.34, spectra: 0.68, rhythm: 0.8, chords: 0.84, form: 0.88, layers: 0.94, techniques: 1.0 }.freeze
+    # Bass counts this much beside treble in the note balance.
     BASS_SHARE = 0.5
 
-    # @param recording [Audio::Recording]
-    # @yieldparam stage [Symbol] see STAGES
+    # @param features [Features]
+    # @param corrections [Corrections] what a person has put right
+    # @param confidence [Confidence]
+    # @yieldparam stage [Symbol] see STAGES, from :rhythm on
     # @yieldparam share [Float] work done, 0 to 1
-    # @raise [Errors::UnusableAudio] when the recording is silent
-    def initialize(recording, &progress)
-      raise Errors::UnusableAudio, "The recording is silent. Check the export and drop it again." if recording.peak < SILENT_PEAK
-
-      @recording = recording
+    def initialize(features, corrections = Corrections.none, confidence: Confidence.shipped, &progress)
+      @features = features
+      @confidence = confidence
+      @corrections = corrections
+      @hearing = Hearing.new(features, corrections)
       @progress = progress || ->(_stage, _share) {}
     end
 
     # @return [Analysis]
     def analysis
-      stage(:loudness) { measure_level }
-      stage(:spectra) { transform }
       stage(:rhythm) { find_rhythm }
-      stage(:chords) { find_harmony }
+      stage(:chords) { find_chords }
       stage(:form) { find_form }
       stage(:layers) { find_layers }
       stage(:techniques) { find_techniques }
-      Analysis.new(schema)
+      Analysis.new(Schema.new(findings, confidence: @confidence).to_h)
     end
 
     private
@@ -44,94 +38,68 @@ module Ethoscope
       @progress.call(name, STAGES.fetch(name))
     end
 
-    def measure_level
-      @loudness = Audio::Loudness.new(@recording)
-      @width = Audio::Width.new(@recording)
-    end
-
-    def transform
-      samples = Audio::Resampler.halve(@recording.mono)
-      @short = Signal::ShortTime.new(samples, @recording.rate / 2.0)
-      @long = Signal::LongTime.new(samples, @recording.rate / 2.0)
-      @onset = Signal::OnsetStrength.new(@short)
-    end
-
     def find_rhythm
-      @tuning = Harmony::Tuning.measure(@long)
-      change = Harmony::Change.new(@long, @tuning.cents)
-      @rhythm = Rhythm::Analysis.new(@onset, change.treble, change.bass, sounding).result
-      @grid = @rhythm ? @rhythm.grid : Rhythm::BeatGrid.nominal(@recording.duration)
-      @bar_edges = @grid.bar_edges
+      @loudness = Audio::Loudness.new(@features.field)
+      @width = Audio::Width.new(@features.field)
+      @rhythm = @hearing.rhythm
+      @grid = @hearing.grid
     end
 
-    # From the first sound to the start of the last one; echoes that die away after it are none.
-    def sounding
-      level = @short.level(40.0..10_000.0)
-      loud = following(level) > (level.sort[(level.size * 0.95).floor] * HEARD)
-      onset = @onset.total
-      struck = (onset > onset.mean) & loud
-      struck = loud unless struck.any?
-      frames = struck.where
-      (frames[0] / @short.rate)..(frames[-1] / @short.rate)
-    end
-
-    # Mean level over the second after each frame.
-    def following(level)
-      frames = @short.rate.round
-      held = Numo::DFloat.zeros(level.size + frames)
-      held[0...level.size] = level
-      Signal::Series.running_mean(held, frames)[(frames / 2)...(level.size + (frames / 2))]
-    end
-
-    def find_harmony
-      @notes = Harmony::NoteActivation.new(@long, @grid.half_beat_edges, @tuning.cents)
-      recognizer = Harmony::ChordRecognizer.new(@notes, @grid.half_beat_positions)
-      @chroma = recognizer.treble
-      @balance = { all: recognizer.treble.mean(axis: 0), bass: recognizer.bass.mean(axis: 0) }
-      @spans = recognizer.spans
-      @keys = Harmony::KeyFinder.new(@spans, @balance[:all] + (@balance[:bass] * BASS_SHARE), phrase_starts).candidates
-      @key = @keys.first&.key || Harmony::Key.named("C", "major")
-      @loop = Harmony::LoopFinder.new(chords_by_half_bar, @key).main
-    end
-
-    def phrase_starts
-      first = 2 * @grid.pickup
-      (first...(@grid.half_beat_edges.size - 1)).step(2 * @grid.meter.beats * PHRASE_BARS).to_a
-    end
-
-    # The chord that fills most of each half of each bar.
-    def chords_by_half_bar
-      per_beat = @spans.flat_map { |span| [span.chord] * (span.last - span.first) }
-      per_bar = 2 * @grid.meter.beats
-      (0...@grid.bars).map do |bar|
-        half_beats = per_beat[(2 * @grid.pickup) + (bar * per_bar), per_bar]
-        half_beats.each_slice((per_bar + 1) / 2).map { |part| part.tally.max_by(&:last).first }
-      end
+    def find_chords
+      @recognizer = @hearing.recognizer
+      @spans = @recognizer.spans
     end
 
     def find_form
-      @energy = @bar_edges.each_cons(2).map { |from, to| @loudness.between(from, to).round(1) }
-      features = Form::BarFeatures.new(@short, @onset, @chroma, @grid)
-      @sections = Form::Labeler.new(features, Form::Segmenter.new(features).sections, @energy, @grid).sections
+      segmenter = Form::Segmenter.new(@hearing.boundary_features.rows, @grid.bars)
+      @sections = Form::Labeler.new(@hearing.bar_features, segmenter, @hearing.energy, @grid).sections
+      find_keys
+      bars = @grid.per_bar(@spans)
+      @loop = Harmony::LoopFinder.new(bars, @key).main
+      @loops = Harmony::SectionLoops.new(bars, @sections, @key).loops
+    end
+
+    def find_keys
+      finder = Harmony::KeyFinder.new(@hearing.key_evidence, @recognizer.treble.mean(axis: 0) + (@recognizer.bass.mean(axis: 0) * BASS_SHARE))
+      silent = @spans.all? { |span| span.chord.none? }
+      @keys = silent ? [] : finder.candidates
+      @key_confidence = @corrections.key ? 0.99 : finder.confidence
+      @key = @corrections.key || @keys.first&.key || Harmony::Key.named("C", "major")
+      @stretches = silent || @corrections.key ? [] : finder.stretches(@sections.map { |section| @grid.half_beats_of(section) }, @sections.map(&:bar_range))
+      @pentatonic = finder.pentatonic?(@key)
     end
 
     def find_layers
-      @layers = Layers::Activity.new(@short, @notes, @grid).layers
+      @layers = Layers::Activity.new(@features.short, @hearing.notes, @grid).layers
+      @bass = Harmony::BassLine.new(@hearing.notes, @spans).notes
+      lines = Layers::LeadLine.new(@hearing.notes, @grid)
+      @leads = @sections.filter_map { |section| lines.between(section.first_bar, section.bars) }
+      find_groove
+    end
+
+    def find_groove
+      steps = Rhythm::StepGrid.new(@grid, @rhythm&.swing)
+      drums = Rhythm::DrumSteps.new(@features.short, steps)
+      @patterns = @rhythm ? @sections.map { |section| drums.pattern(section.first_bar, section.bars) } : []
+      @timings = Rhythm::MicroTiming.new(@features.onset, steps).timings
+      @changes = Form::Changes.new(@layers, @sections, drums.hat_rates).list
     end
 
     def find_techniques
-      @side = @bar_edges.each_cons(2).map { |from, to| @width.between(from, to).round(4) }
-      scene = Techniques::Scene.new(grid: @grid, sections: @sections, onset: @onset, short_time: @short, layers: @layers,
-        width: @side)
+      scene = Techniques::Scene.new(grid: @grid, sections: @sections, onset: @features.onset, short_time: @features.short, layers: @layers,
+        width: @hearing.side)
       @sightings = @rhythm ? Techniques::Library.search(scene) : []
     end
 
-    def schema
-      Schema.new(
-        recording: @recording, rhythm: @rhythm, grid: @grid, tuning: @tuning, keys: @keys, key: @key, balance: @balance,
-        spans: @spans, loop: @loop, sections: @sections, energy: @energy, width: @side, loudness: @loudness, layers: @layers,
-        sightings: @sightings
-      ).to_h
+    def findings
+      chords = @spans.reject { |span| span.chord.none? }.map { |span| [@grid.place(span.first).first, span.chord] }
+      Findings.new(
+        features: @features, rhythm: @rhythm, grid: @grid, recognizer: @recognizer, spans: @spans, keys: @keys, key: @key, key_confidence: @key_confidence,
+        key_stretches: @stretches, pentatonic: @pentatonic, loop: @loop, loops: @loops, outside: Harmony::OutsideNote.list(@spans, @key, @grid),
+        cadences: Harmony::Cadence.find(chords, @key, @sections.drop(1).map(&:first_bar)), bass: @bass, sections: @sections, energy: @hearing.energy,
+        width: @width, side: @hearing.side, loudness: @loudness, balance: Audio::Balance.new(@features.field), layers: @layers, leads: @leads,
+        patterns: @patterns, timings: @timings, changes: @changes, sightings: @sightings
+      )
     end
   end
 end

@@ -1,38 +1,32 @@
 # frozen_string_literal: true
 
 module Learning
-  # Learns the weights of {Ethoscope::Rhythm::BarModel}: a conditional logit over the hypotheses of each song
-  # (McFadden, 1974), by gradient ascent with a penalty on large weights.
+  # Learns the weights of {Ethoscope::Rhythm::BarModel} from the hypotheses of many songs: several small networks from
+  # different starts, which the table holds side by side so that they vote.
   class BarLearner
+    Features = Ethoscope::Rhythm::BarFeatures
+    Model = Ethoscope::Rhythm::BarModel
+    NETS = 3
+    HIDDEN = 10
     # Larger values keep weights smaller.
-    PENALTY = 0.02
-    STEPS = 600
-    RATE = 0.05
+    PENALTY = 0.03
+    STEPS = 250
+    RATE = 0.02
     # A downbeat is right within this many seconds; a hypothesis when this share of its downbeats is.
     NEAR = 0.07
     ENOUGH = 0.8
 
-    # What one song offers: features, shape [hypotheses, features], and which of them are right.
-    Example = Ethoscope::Value.of(:name, :features, :right)
-
     # @param song [Corpus::Song]
-    # @return [Array(String, Array, Array)] name, features and right or wrong, as plain data
+    # @return [Array(String, String, Array)] name, features as a binary matrix, and right or wrong of each hypothesis
     def self.measure(song)
-      evidence, pulse, warp = evidence_of(song.recording)
-      hypotheses = Ethoscope::Rhythm::BarFeatures.new(evidence, pulse).hypotheses
-      [song.name, hypotheses.map(&:features), hypotheses.map { |hypothesis| right?(hypothesis, warp, evidence.duration, song.truth) }]
+      features = song.features
+      pulse = Ethoscope::Rhythm::Pulse.new(features.onset)
+      warp = Ethoscope::Rhythm::TimeWarp.new(features.onset, pulse.period)
+      evidence = Ethoscope::Rhythm::Evidence.new(features.onset, Ethoscope::Hearing.new(features).clues, warp, pulse.period)
+      hypotheses = Features.new(evidence, pulse).hypotheses
+      right = hypotheses.map { |hypothesis| right?(hypothesis, warp, evidence.duration, song.truth) }
+      [song.name, Numo::SFloat.cast(hypotheses.map(&:features)).to_binary, right]
     end
-
-    def self.evidence_of(recording)
-      samples = Ethoscope::Audio::Resampler.halve(recording.mono)
-      long = Ethoscope::Signal::LongTime.new(samples, recording.rate / 2.0)
-      onset = Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.new(samples, recording.rate / 2.0))
-      change = Ethoscope::Harmony::Change.new(long, Ethoscope::Harmony::Tuning.measure(long).cents)
-      pulse = Ethoscope::Rhythm::Pulse.new(onset)
-      warp = Ethoscope::Rhythm::TimeWarp.new(onset, pulse.period)
-      [Ethoscope::Rhythm::Evidence.new(onset, change.treble, change.bass, warp, pulse.period), pulse, warp]
-    end
-    private_class_method :evidence_of
 
     def self.right?(hypothesis, warp, duration, truth)
       return false unless hypothesis.meter.name == truth[:meter]
@@ -47,63 +41,65 @@ module Learning
     end
     private_class_method :right?
 
-    # @param measured [Array] what {measure} gave for each song
+    # @param measured [Array] what {measure} gave for each song; songs without a right hypothesis teach nothing
     def initialize(measured)
-      @examples = measured.filter_map do |name, features, right|
-        next unless right.any?
-
-        rows = Numo::DFloat.cast(features).clip(-Ethoscope::Rhythm::BarModel::LIMIT, Ethoscope::Rhythm::BarModel::LIMIT)
-        Example.new(name:, features: rows, right: Numo::DFloat[*right.map { |is| is ? 1.0 : 0.0 }])
-      end
+      kept = measured.select { |_, _, right| right.any? }
+      rows = kept.map { |_, binary, right| Numo::SFloat.from_binary(binary).reshape(right.size, Features::NAMES.size) }
+      raw = Numo::DFloat.cast(Numo::SFloat.vstack(rows)).clip(-Model::LIMIT, Model::LIMIT)
+      @mean = raw.mean(axis: 0)
+      @scale = Numo::NMath.sqrt(((raw - @mean)**2).mean(axis: 0)) + 1e-6
+      @inputs = ((raw - @mean) / @scale).clip(-Model::LIMIT, Model::LIMIT)
+      @turned = @inputs.transpose.dup
+      @right = kept.map { |_, _, right| Numo::DFloat[*right.map { |is| is ? 1.0 : 0.0 }] }
+      @places = @right.each_with_object([0]) { |right, ends| ends << (ends.last + right.size) }.each_cons(2).map { |from, to| from...to }
     end
 
     # @return [Integer] songs with at least one right hypothesis
-    def size = @examples.size
+    def size = @right.size
 
-    # @param examples [Array<Example>]
-    # @return [Numo::DFloat] one weight a feature
-    def learn(examples = @examples)
-      weights = Numo::DFloat.zeros(examples.first.features.shape[1])
-      first = weights.dup
-      second = weights.dup
-      (1..STEPS).each do |step|
-        gradient = examples.sum { |example| gradient_of(example, weights) } / examples.size
-        gradient -= weights * PENALTY
-        # Adam (Kingma & Ba, ICLR 2015).
-        first = (first * 0.9) + (gradient * 0.1)
-        second = (second * 0.999) + ((gradient**2) * 0.001)
-        weights += (first / (1 - (0.9**step))) / (Numo::NMath.sqrt(second / (1 - (0.999**step))) + 1e-8) * RATE
-      end
-      weights
-    end
-
-    # @param folds [Integer]
-    # @return [Float] share of left-out songs whose likeliest hypothesis is right
-    def cross_validate(folds = 5)
-      hits = (0...folds).sum do |fold|
-        left_out, kept = @examples.each_with_index.partition { |_, i| i % folds == fold }.map { |part| part.map(&:first) }
-        accuracy(left_out, weights: learn(kept)) * left_out.size
-      end
-      hits / size
-    end
-
-    # @param examples [Array<Example>]
-    # @param weights [Numo::DFloat]
-    # @return [Float] share of songs whose likeliest hypothesis is right
-    def accuracy(examples = @examples, weights:)
-      examples.count { |example| example.right[(example.features * weights).sum(axis: 1).max_index].positive? } / examples.size.to_f
-    end
+    # @return [Ethoscope::Signal::WeightTable]
+    def learn = table((0...NETS).map { |seed| net(Random.new(seed)) })
 
     private
 
-    # Gradient of the log of the belief in all right hypotheses together.
-    def gradient_of(example, weights)
-      scores = (example.features * weights).sum(axis: 1)
-      belief = Numo::NMath.exp(scores - scores.max)
-      belief /= belief.sum
-      right = belief * example.right
-      share = [right.sum, 1e-12].max
-      Numo::Linalg.dot(example.features.transpose.dup, (right / share) - belief)
+    def net(random)
+      size = Features::NAMES.size
+      weights = { straight: Numo::DFloat.zeros(size), bias: Numo::DFloat.zeros(HIDDEN), out: Numo::DFloat[*Array.new(HIDDEN) { random.rand(-0.17..0.17) }],
+                  into: Numo::DFloat.cast(Array.new(size) { Array.new(HIDDEN) { random.rand(-1.7..1.7) / Math.sqrt(size) } }) }
+      adam = Adam.new(weights, penalty: PENALTY)
+      STEPS.times { |step| adam.step(gradients(weights), RATE * 0.5 * (1 + Math.cos(Math::PI * step / STEPS))) }
+      weights
+    end
+
+    def gradients(weights)
+      before = Numo::Linalg.dot(@inputs, weights[:into]) + weights[:bias]
+      hidden = before.clip(0, nil)
+      excess = excess(Numo::Linalg.dot(@inputs, weights[:straight]) + Numo::Linalg.dot(hidden, weights[:out]))
+      of_hidden = excess.reshape(excess.size, 1) * weights[:out] * Numo::DFloat.cast(before.gt(0))
+      { straight: Numo::Linalg.dot(@turned, excess), into: Numo::Linalg.dot(@turned, of_hidden),
+        bias: of_hidden.sum(axis: 0), out: Numo::Linalg.dot(hidden.transpose.dup, excess) }
+    end
+
+    # Belief in each hypothesis less what it should be: all right ones of a song share the truth as they share the belief.
+    def excess(scores)
+      out = Numo::DFloat.zeros(scores.size)
+      @places.zip(@right) do |place, right|
+        belief = Numo::NMath.exp(scores[place] - scores[place].max)
+        belief /= belief.sum
+        wanted = belief * right
+        out[place] = (belief - (wanted / [wanted.sum, 1e-12].max)) / size
+      end
+      out
+    end
+
+    def table(nets)
+      straight = nets.sum { |weights| weights[:straight] } / nets.size
+      into = Numo::DFloat.hstack(nets.map { |weights| weights[:into] })
+      columns = %w[mean scale straight] + (1..into.shape[1]).map { |unit| "hidden #{unit}" }
+      cells = Features::NAMES.each_with_index.to_h { |name, i| [name.to_s, [@mean[i], @scale[i], straight[i], *into[i, true].to_a]] }
+      cells["bias"] = [nil, nil, nil, *nets.flat_map { |weights| weights[:bias].to_a }]
+      cells["out"] = [nil, nil, nil, *nets.flat_map { |weights| (weights[:out] / nets.size).to_a }]
+      Ethoscope::Signal::WeightTable.new(columns, cells)
     end
   end
 end

@@ -1,6 +1,9 @@
 # frozen_string_literal: true
 
+require "digest"
+require "fileutils"
 require "json"
+require "tmpdir"
 
 module Learning
   # A folder of songs with their truth, as the development corpus has them.
@@ -8,16 +11,24 @@ module Learning
     # One song: its recording and what is true of it.
     Song = Ethoscope::Value.of(:name, :path, :truth) do
       def recording = Ethoscope::Audio::Decoder.new(path).decode
+
+      # Measured once and kept beside the temporary files, for the learners come back to them.
+      def features
+        kept = File.join(KEPT, "#{Digest::SHA1.hexdigest(path)}.features")
+        Ethoscope::FeaturesFile.read(kept) || Ethoscope::Features.of(recording).tap { |features| Ethoscope::FeaturesFile.write(features, kept) }
+      end
     end
+    KEPT = File.join(Dir.tmpdir, "ethoscope-learning")
 
     # @param folder [String]
     def initialize(folder)
-      @folder = folder
+      @folder = File.expand_path(folder)
+      FileUtils.mkdir_p(KEPT)
     end
 
-    # @return [Array<Song>] in order of their names
+    # @return [Array<Song>] in order of their names; a truth whose recording is not rendered yet is passed over
     def songs
-      Dir.glob(File.join(@folder, "*.json")).map { |json| song(json) }
+      Dir.glob(File.join(@folder, "*.json")).filter_map { |json| song(json) }
     end
 
     # Runs a block over all songs in two processes; what it returns must survive Marshal.
@@ -32,6 +43,8 @@ module Learning
 
     def song(json)
       truth = JSON.parse(File.read(json), symbolize_names: true)
+      return nil unless truth[:file] && File.exist?(File.join(@folder, truth[:file]))
+
       Song.new(name: File.basename(json, ".json"), path: File.join(@folder, truth[:file]), truth:)
     end
 

@@ -6,41 +6,27 @@ module Learning
     STEPS = 800
     RATE = 0.05
     PENALTY = 0.002
-    # Truth roles that each row of the sheet stands for.
-    ROLES = { "kick" => %w[kick], "snare" => %w[snare], "hats" => %w[hats], "bass" => %w[bass], "chords" => %w[chords pad], "lead" => %w[lead] }.freeze
-
     # @param song [Corpus::Song]
     # @return [Hash{String => Array}] by role: rows of features with 1.0 or 0.0 at the end, one a bar
     def self.measure(song)
-      recording = song.recording
-      analysis = Ethoscope::Analysis.of(recording)
-      measures = Ethoscope::Layers::Activity.new(*inputs(recording, analysis)).measures
-      ROLES.to_h do |role, names|
+      hearing = Ethoscope::Hearing.new(song.features)
+      measures = Ethoscope::Layers::Activity.new(song.features.short, hearing.notes, hearing.grid).measures
+      bars = hearing.grid.bar_edges.each_cons(2).to_a
+      Judge::ROLES.to_h do |role, names|
         spans = song.truth[:layers].select { |layer| names.include?(layer[:role]) }.flat_map { |layer| layer[:spans] }
         rows = Ethoscope::Layers::Activity.features(measures.fetch(role))
-        [role, rows.zip(analysis.fetch(:bars)).map { |row, bar| [*row, playing?(spans, bar) ? 1.0 : 0.0] }]
+        [role, rows.zip(bars).map { |row, bar| [*row, playing?(spans, *bar) ? 1.0 : 0.0] }]
       end
     end
 
-    def self.inputs(recording, analysis)
-      samples = Ethoscope::Audio::Resampler.halve(recording.mono)
-      short = Ethoscope::Signal::ShortTime.new(samples, recording.rate / 2.0)
-      long = Ethoscope::Signal::LongTime.new(samples, recording.rate / 2.0)
-      grid = Ethoscope::Rhythm::BeatGrid.new(edges: [*analysis.fetch(:beats), analysis.fetch(:end)], pickup: analysis.fetch(:pickup_beats),
-        meter: Ethoscope::Rhythm::Meter.named(analysis.fetch(:meter)))
-      [short, Ethoscope::Harmony::NoteActivation.new(long, grid.half_beat_edges, analysis.fetch(:tuning_cents)), grid]
-    end
-    private_class_method :inputs
-
-    def self.playing?(spans, bar)
-      heard = spans.sum { |from, to| [[to, bar[:end]].min - [from, bar[:start]].max, 0].max }
-      heard > (bar[:end] - bar[:start]) / 2
+    def self.playing?(spans, start, finish)
+      spans.sum { |from, to| [[to, finish].min - [from, start].max, 0].max } > (finish - start) / 2
     end
     private_class_method :playing?
 
     # @param measured [Array<Hash>] what {measure} gave for each song
     def initialize(measured)
-      @rows = ROLES.keys.to_h { |role| [role, measured.flat_map { |song| song.fetch(role) }] }
+      @rows = Judge::ROLES.keys.to_h { |role| [role, measured.flat_map { |song| song.fetch(role) }] }
     end
 
     # @return [Hash{String => Array<Float>}] bias and slopes by role

@@ -2,52 +2,50 @@
 
 module Ethoscope
   module Audio
-    # Halves a sampling rate with a half-band low-pass filter (windowed sinc; Oppenheim & Schafer,
-    # "Discrete-Time Signal Processing", ch. 4 and 7). Every other tap is zero, so only the odd ones are computed.
+    # Halves a sampling rate: blocks are low-passed and shortened in the frequency domain, and joined where they overlap
+    # (overlap-save; Oppenheim & Schafer, "Discrete-Time Signal Processing", ch. 8).
     module Resampler
-      # More taps sharpen the edge at a quarter of the old rate; 31 keep 9 kHz of 11 kHz.
-      HALF_TAPS = 31
+      BLOCK = 1 << 16
+      # Samples at both ends of a block that are thrown away; longer than the filter rings.
+      EDGE = 512
+      # The filter falls between these shares of the new rate's half.
+      FALL = (0.86..1.0)
 
       # @param samples [Numo::SFloat] shape [n]
       # @return [Numo::SFloat] shape [ceil(n / 2)], every second sample of the filtered signal, without delay
       def self.halve(samples)
-        even, odd = phases(samples)
-        out = even * 0.5
-        odd_taps.each do |offset, weight|
-          shift = (offset - 1) / 2
-          add_shifted(out, odd, shift, weight)
-          add_shifted(out, odd, -shift - 1, weight)
+        step = BLOCK - (2 * EDGE)
+        out = Numo::SFloat.zeros((samples.size / 2.0).ceil)
+        (0...samples.size).step(step) do |start|
+          kept = halved(block(samples, start - EDGE))[(EDGE / 2)...((EDGE + step) / 2)]
+          count = [kept.size, out.size - (start / 2)].min
+          out[(start / 2)...((start / 2) + count)] = kept[0...count]
         end
         out
       end
 
-      def self.phases(samples)
-        padded = samples.size.odd? ? samples.append(0.0) : samples
-        pairs = padded.reshape(padded.size / 2, 2)
-        [pairs[true, 0].dup, pairs[true, 1].dup]
+      # The stretch that begins at a sample, with zeros outside the recording.
+      def self.block(samples, first)
+        out = Numo::SFloat.zeros(BLOCK)
+        from = [first, 0].max
+        to = [first + BLOCK, samples.size].min
+        out[(from - first)...(to - first)] = samples[from...to]
+        out
       end
-      private_class_method :phases
+      private_class_method :block
 
-      # Odd taps at +offset; the filter is symmetric.
-      def self.odd_taps
-        (1..HALF_TAPS).step(2).map do |k|
-          window = 0.5 + (0.5 * Math.cos(Math::PI * k / (HALF_TAPS + 1)))
-          [k, Math.sin(Math::PI * k / 2) / (Math::PI * k) * window]
-        end
+      def self.halved(block)
+        spectrum = Numo::Pocketfft.rfft(block)[0..(BLOCK / 4)].dup
+        Numo::SFloat.cast(Numo::Pocketfft.irfft(spectrum * response)) * 0.5
       end
-      private_class_method :odd_taps
+      private_class_method :halved
 
-      def self.add_shifted(out, source, shift, weight)
-        n = out.size
-        return if shift.abs >= n
-
-        if shift >= 0
-          out[0...(n - shift)] += source[shift...n] * weight
-        else
-          out[-shift...n] += source[0...(n + shift)] * weight
-        end
+      def self.response
+        place = Numo::DFloat.new((BLOCK / 4) + 1).seq / (BLOCK / 4)
+        share = ((place - FALL.begin) / (FALL.end - FALL.begin)).clip(0, 1)
+        (Numo::NMath.cos(share * Math::PI) * 0.5) + 0.5
       end
-      private_class_method :add_shifted
+      private_class_method :response
     end
   end
 end

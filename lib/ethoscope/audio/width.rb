@@ -2,47 +2,60 @@
 
 module Ethoscope
   module Audio
+    # How wide a stretch of sound is in one register: the side's share of the energy, the correlation of the channels (1 for
+    # mono, 0 for unrelated, -1 for opposite), and what summing to mono costs in dB.
+    BandWidth = Value.of(:name, :hertz, :side, :correlation, :mono_loss_db)
+
     # How wide the stereo image is: the share of the side signal in all energy, 0 for mono, 0.5 for unrelated channels,
     # towards 1 for channels in opposite phase (mid/side analysis).
     class Width
-      # @param recording [Recording]
-      def initialize(recording)
-        @rate = recording.rate
-        if recording.stereo?
-          @mid = cumulative_energy(recording.middle)
-          @side = cumulative_energy(recording.side)
-        else
-          @side = nil
-        end
+      # Five registers and where they end, in Hz.
+      REGISTERS = { "low end" => (0..120), "low middle" => (120..500), "middle" => (500..2000), "high middle" => (2000..6000),
+                    "top" => (6000..20_000) }.freeze
+
+      # @param field [SoundField]
+      def initialize(field)
+        @field = field
+        @power = (field.left + field.right).sum(axis: 1)
+        @cross = field.product.sum(axis: 1)
       end
 
       # @param from [Float] seconds
       # @param to [Float] seconds
       # @return [Float] side / (mid + side) energy of that stretch, 0.0 to 1.0
       def between(from, to)
-        return 0.0 unless @side
+        frames = @field.frames(from, to)
+        side_share(@power[frames].sum, @cross[frames].sum)
+      end
 
-        mid = span(@mid, from, to)
-        side = span(@side, from, to)
-        (mid + side).positive? ? (side / (mid + side)) : 0.0
+      # @param from [Float] seconds
+      # @param to [Float] seconds
+      # @return [Array<BandWidth>] one for each of REGISTERS
+      def registers(from, to)
+        frames = @field.frames(from, to)
+        REGISTERS.map do |name, hertz|
+          bands = SoundField::CENTRES.each_index.select { |i| hertz.cover?(SoundField::CENTRES[i]) }
+          left, right, product = [@field.left, @field.right, @field.product].map { |part| part[frames, bands].sum }
+          BandWidth.new(name:, hertz: [hertz.begin, hertz.end], side: side_share(left + right, product).round(3),
+            correlation: correlation(left, right, product), mono_loss_db: mono_loss(left + right, product))
+        end
       end
 
       private
 
-      STEP = 441
-      private_constant :STEP
+      # Mid is half the sum, side half the difference: their energies are (power / 2 ± product) / 2.
+      def side_share(power, product) = power.positive? ? ((power - (2 * product)) / (2 * power)).clamp(0.0, 1.0) : 0.0
 
-      # Energy is summed in steps of 10 ms, which keeps the table small.
-      def cumulative_energy(samples)
-        steps = samples.size / STEP
-        energy = Numo::DFloat.cast((samples[0...(steps * STEP)].reshape(steps, STEP)**2).sum(axis: 1))
-        Numo::DFloat.zeros(1).append(energy.cumsum)
+      def correlation(left, right, product)
+        norm = Math.sqrt([left * right, 0].max)
+        norm.positive? ? (product / norm).clamp(-1.0, 1.0).round(2) : 1.0
       end
 
-      def span(table, from, to)
-        first = (from * @rate / STEP).round.clamp(0, table.size - 1)
-        last = (to * @rate / STEP).round.clamp(first, table.size - 1)
-        table[last] - table[first]
+      # Level of the mono sum against what two equal channels would give.
+      def mono_loss(power, product)
+        return 0.0 unless power.positive?
+
+        (10 * Math.log10([(power + (2 * product)) / (2 * power), 1e-6].max)).clamp(-60.0, 0.0).round(1)
       end
     end
   end

@@ -12,12 +12,13 @@ module Ethoscope
       QUIET = 0.35
 
       # @param features [BarFeatures]
-      # @param ranges [Array<Range<Integer>>] bars from 0
+      # @param segmenter [Segmenter]
       # @param energy [Array<Float>] loudness of each bar in LUFS
       # @param grid [Rhythm::BeatGrid]
-      def initialize(features, ranges, energy, grid)
+      def initialize(features, segmenter, energy, grid)
         @features = features
-        @ranges = ranges
+        @segmenter = segmenter
+        @ranges = segmenter.sections
         @energy = energy
         @edges = grid.bar_edges
       end
@@ -30,7 +31,7 @@ module Ethoscope
         @ranges.each_with_index.map do |range, i|
           label, reason = names.fetch(groups[i])
           Section.new(label:, letter: letters[i], first_bar: range.begin + 1, bars: range.size,
-            start: @edges[range.begin], end: @edges[range.end], confidence: confidence(i, groups), reason:)
+            start: @edges[range.begin], end: @edges[range.end], confidence: @segmenter.confidence(range).round(3), reason:)
         end
       end
 
@@ -130,12 +131,6 @@ module Ethoscope
       def quiet?(number, groups)
         low, high = @energy.minmax
         mean_energy(number, groups) < high - ((high - low).clamp(6, 24) * QUIET)
-      end
-
-      def confidence(index, groups)
-        twins = groups.each_index.select { |j| j != index && groups[j] == groups[index] }
-        best = twins.map { |j| harmony(index, j) }.max
-        (best ? 0.4 + (0.5 * best) : 0.5).clamp(0.0, 0.95).round(2)
       end
     end
   end

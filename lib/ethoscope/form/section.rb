@@ -6,6 +6,9 @@ module Ethoscope
     Section = Value.of(:label, :letter, :first_bar, :bars, :start, :end, :confidence, :reason) do
       # @return [Integer] the last bar that belongs to it
       def last_bar = first_bar + bars - 1
+
+      # @return [Range<Integer>] its bars, from 1
+      def bar_range = first_bar..last_bar
     end
   end
 end

@@ -11,14 +11,12 @@ module Ethoscope
       REACH = 5
       BASS_REACH = 4
 
-      # @return [Numo::DFloat] shape [frames of the long transform]
+      # @return [Numo::DFloat] shape [frames of the log-frequency spectra]
       attr_reader :treble, :bass
 
-      # @param long_time [Signal::LongTime]
-      # @param cents [Float] tuning offset
-      def initialize(long_time, cents)
-        bank = Signal::LogFrequency.new(bin_width: long_time.bin_width, bins: Signal::LongTime::BINS, cents:)
-        bins = Numo::NMath.sqrt(bank.map(long_time.magnitudes))
+      # @param log_spectra [Signal::LogSpectra]
+      def initialize(log_spectra)
+        bins = Numo::NMath.sqrt(log_spectra.frames)
         semitones = bins.reshape(bins.shape[0], NoteActivation::NOTES, 3).sum(axis: 2)
         octaves = semitones[true, HARMONY].dup.reshape(bins.shape[0], HARMONY.size / 12, 12)
         @treble = Signal::SpectralChange.curve(octaves.sum(axis: 1), REACH)

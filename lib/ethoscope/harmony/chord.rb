@@ -11,10 +11,10 @@ module Ethoscope
       QUALITIES = {
         "maj" => [0, 4, 7], "min" => [0, 3, 7], "7" => [0, 4, 7, 10], "maj7" => [0, 4, 7, 11], "min7" => [0, 3, 7, 10],
         "sus4" => [0, 5, 7], "sus2" => [0, 2, 7], "dim" => [0, 3, 6], "aug" => [0, 4, 8], "hdim7" => [0, 3, 6, 10],
-        "dim7" => [0, 3, 6, 9]
+        "dim7" => [0, 3, 6, 9], "maj6" => [0, 4, 7, 9]
       }.freeze
       SUFFIXES = { "maj" => "", "min" => "m", "7" => "7", "maj7" => "maj7", "min7" => "m7", "sus4" => "sus4", "sus2" => "sus2",
-                   "dim" => "dim", "aug" => "aug", "hdim7" => "m7♭5", "dim7" => "dim7" }.freeze
+                   "dim" => "dim", "aug" => "aug", "hdim7" => "m7♭5", "dim7" => "dim7", "maj6" => "6" }.freeze
       INTERVALS = %w[1 b2 2 b3 3 4 b5 5 b6 6 b7 7].freeze
 
       # @return [Chord] silence, or something that is no chord

@@ -9,7 +9,7 @@ module Ethoscope
     class Degree
       NUMERALS = %w[I ♭II II ♭III III IV ♯IV V ♭VI VI ♭VII VII].freeze
       SUFFIXES = { "maj" => "", "min" => "", "7" => "7", "maj7" => "maj7", "min7" => "7", "sus4" => "sus4", "sus2" => "sus2",
-                   "dim" => "°", "aug" => "+", "hdim7" => "ø7", "dim7" => "°7" }.freeze
+                   "dim" => "°", "aug" => "+", "hdim7" => "ø7", "dim7" => "°7", "maj6" => "6" }.freeze
       SMALL = %w[min min7 dim hdim7 dim7].freeze
       PARALLELS = ["minor", "dorian", "harmonic minor", "major", "mixolydian", "phrygian", "lydian"].freeze
 
@@ -23,7 +23,7 @@ module Ethoscope
       end
 
       def self.numeral(chord, key)
-        base = NUMERALS[(chord.root - key.pitch_class) % 12]
+        base = numeral_of(chord.root, key)
         base = base.tr("IV", "iv") if SMALL.include?(chord.quality)
         base + SUFFIXES.fetch(chord.quality)
       end
@@ -44,17 +44,24 @@ module Ethoscope
         target = (chord.root + 5) % 12
         return nil if target == key.pitch_class || !key.scale.include?(target)
 
-        "V of #{NUMERALS[(target - key.pitch_class) % 12]}"
+        "V of #{numeral_of(target, key)}"
       end
       private_class_method :dominant_of
 
+      # @param notes [Array<Integer>] pitch classes
+      # @param key [Key]
+      # @return [String, nil] the nearest other scale on the same tonic that holds them all, such as "C minor"
       def self.parallel(notes, key)
         mode = PARALLELS.find do |name|
           name != key.mode && (notes - Key.new(pitch_class: key.pitch_class, mode: name).scale).empty?
         end
         mode && "#{key.tonic} #{mode}"
       end
-      private_class_method :parallel
+
+      # @param root [Integer] a pitch class
+      # @param key [Key]
+      # @return [String] the numeral of that degree, counted from the major scale
+      def self.numeral_of(root, key) = NUMERALS[(root - key.pitch_class) % 12]
     end
   end
 end

@@ -2,118 +2,107 @@
 
 module Ethoscope
   module Harmony
-    # Ranks the 24 major and minor keys by what chords do in them, by the notes that sound, and by where phrases rest;
-    # then names the mode (chord-based key finding after Noland & Sandler, ISMIR 2006; profiles from Temperley,
-    # "What's key for key?", Music Perception 1999).
+    # Ranks the keys of a recording, names the mode, and finds where the key changes.
     class KeyFinder
       # One key with its share of the belief.
       Candidate = Value.of(:key, :odds)
+      # A key that holds from one bar to another (from 1, both inclusive).
+      Stretch = Value.of(:key, :first_bar, :last_bar, :confidence)
 
-      # How at home a chord is on each semitone over the tonic: [major or dominant, minor or diminished].
-      AT_HOME = {
-        "major" => [[1.0, -0.6], [-0.5, -0.6], [-0.1, 0.5], [-0.1, -0.5], [-0.1, 0.4], [0.8, 0.0],
-                    [-0.5, -0.3], [0.75, -0.1], [0.0, -0.5], [-0.1, 0.6], [0.3, -0.5], [-0.3, 0.1]],
-        "minor" => [[-0.3, 1.0], [0.0, -0.6], [-0.4, 0.2], [0.5, -0.5], [-0.5, -0.5], [0.2, 0.75],
-                    [-0.5, -0.3], [0.45, 0.45], [0.65, -0.5], [-0.4, -0.1], [0.6, -0.3], [-0.4, -0.1]]
-      }.freeze
-      PROFILES = {
-        "major" => [5.0, 2.0, 3.5, 2.0, 4.5, 4.0, 2.0, 4.5, 2.0, 3.5, 1.5, 4.0],
-        "minor" => [5.0, 2.0, 3.5, 4.5, 2.0, 4.0, 2.0, 4.5, 3.5, 2.0, 3.0, 2.5]
-      }.freeze
-      CHORD_WEIGHT = 1.0
-      PROFILE_WEIGHT = 0.7
-      REST_WEIGHT = 0.9
-      EDGE_WEIGHT = 0.3
-      # An unusual mode must hold this much more than plain major or minor.
-      MODE_RESERVE = 0.03
-      # Chords against notes when the mode is named.
-      MODE_CHORDS = 0.4
-      # Turns score differences into odds.
-      SHARPNESS = 7.0
+      # Modes that the model does not know are told from their neighbours by one note: mode, the note that it has, the one
+      # that its neighbour has in its place.
+      REFINED = { "major" => ["lydian", 6, 5], "minor" => ["harmonic minor", 11, 10] }.freeze
+      # The telling note must be this many times as strong as the one that it replaces.
+      TELLING = 1.6
+      # Scale degrees that a pentatonic scale leaves out, and the share of sound under which they are silent.
+      LEFT_OUT = { "major" => [5, 11], "mixolydian" => [5, 10], "minor" => [2, 8], "dorian" => [2, 9], "phrygian" => [1, 8] }.freeze
+      SILENT = 0.012
+      # Price of a change of key between sections, in natural log units of odds.
+      CHANGE_PRICE = 9.0
+      # Belief of a whole section against that price.
+      SECTION_BELIEF = 2.0
+      CANDIDATES = 6
 
-      # @param spans [Array<ChordRecognizer::Span>] over half beats
-      # @param chroma [Numo::DFloat] shape [12], all sound
-      # @param rests [Array<Integer>] half beats at which a phrase starts
-      def initialize(spans, chroma, rests)
-        @spans = spans.reject { |span| span.chord.none? }
-        @chroma = chroma
-        @rests = rests
+      # @param evidence [KeyEvidence]
+      # @param balance [Numo::DFloat] shape [12], how much each pitch class sounds
+      # @param model [KeyModel]
+      def initialize(evidence, balance, model: KeyModel.shipped)
+        @evidence = evidence
+        @squares = (balance - balance.min)**2
+        @model = model
+        @odds = model.odds(evidence.rows)
       end
 
-      # @return [Array<Candidate>] best first; odds add up to one; empty when no chord sounds
+      # @return [Array<Candidate>] best first; the belief in all modes with the same third decides on the tonic
       def candidates
-        return [] if @spans.empty?
+        ranked = (0..11).to_a.product(KeyModel::MODES.each_index.to_a).sort_by { |tonic, mode| [-family(tonic, mode), -@odds[tonic, mode]] }
+        first = ranked.first
+        rest = ranked.drop(1).sort_by { |tonic, mode| -@odds[tonic, mode] }
+        [first, *rest].first(CANDIDATES).map { |tonic, mode| Candidate.new(key: refined(key(tonic, mode)), odds: @odds[tonic, mode].round(3)) }
+      end
 
-        keys = (0..11).flat_map { |tonic| %w[major minor].map { |mode| Key.new(pitch_class: tonic, mode:) } }
-        scores = keys.map { |key| score(key) * SHARPNESS }
-        weights = scores.map { |value| Math.exp(value - scores.max) }
-        keys.zip(weights).sort_by { |_, weight| -weight }.map do |key, weight|
-          Candidate.new(key: with_mode(key), odds: (weight / weights.sum).round(3))
-        end
+      # @return [Float] belief in the tonic and third of the first candidate, whatever the mode
+      def confidence
+        tonic, mode = (0..11).to_a.product(KeyModel::MODES.each_index.to_a).max_by { |pair| family(*pair) }
+        family(tonic, mode).round(3)
+      end
+
+      # @param key [Key]
+      # @return [Boolean] true when the two degrees that its pentatonic scale leaves out are silent
+      def pentatonic?(key)
+        left_out = LEFT_OUT[key.mode] or return false
+        total = [@squares.sum, 1e-9].max
+        left_out.all? { |step| @squares[(key.pitch_class + step) % 12] / total < SILENT }
+      end
+
+      # @param ranges [Array<Range<Integer>>] half beats of each section
+      # @param bars [Array<Range<Integer>>] bars of each section, from 1
+      # @return [Array<Stretch>] keys in order; one when the key never changes
+      def stretches(ranges, bars)
+        rows = ranges.map { |range| Numo::NMath.log(@model.odds(@evidence.rows(range)).flatten + 1e-6) * SECTION_BELIEF }
+        path = best_path(rows)
+        runs = path.each_index.slice_when { |a, b| path[a] != path[b] }
+        runs.map { |run| stretch(run, path[run.first], rows, bars) }
       end
 
       private
 
-      def score(key)
-        (CHORD_WEIGHT * chords_at_home(key)) + (PROFILE_WEIGHT * profile_match(key)) +
-          (REST_WEIGHT * rest_share(key)) + (EDGE_WEIGHT * edges(key))
+      def key(tonic, mode) = Key.new(pitch_class: tonic, mode: KeyModel::MODES[mode])
+
+      def family(tonic, mode)
+        minor = key(tonic, mode).minor?
+        KeyModel::MODES.each_index.sum { |other| key(tonic, other).minor? == minor ? @odds[tonic, other] : 0.0 }
       end
 
-      def chords_at_home(key)
-        table = AT_HOME.fetch(key.mode)
-        total = @spans.sum { |span| span.last - span.first }
-        @spans.sum do |span|
-          table[(span.chord.root - key.pitch_class) % 12][span.chord.minor? ? 1 : 0] * (span.last - span.first)
-        end / total.to_f
+      def refined(key)
+        name, own, neighbour = REFINED[key.mode]
+        return key unless name
+
+        telling = @squares[(key.pitch_class + own) % 12] > TELLING * @squares[(key.pitch_class + neighbour) % 12]
+        telling ? Key.new(pitch_class: key.pitch_class, mode: name) : key
       end
 
-      def profile_match(key)
-        profile = Numo::DFloat[*PROFILES.fetch(key.mode).rotate(-key.pitch_class)]
-        a = profile - profile.mean
-        b = @chroma - @chroma.mean
-        (a * b).sum / Math.sqrt([(a**2).sum * (b**2).sum, 1e-12].max)
-      end
-
-      # The share of phrase starts whose chord is the tonic of this key.
-      def rest_share(key)
-        return 0.0 if @rests.empty?
-
-        @rests.count do |half_beat|
-          tonic?(@spans.find do |span|
-            half_beat >= span.first && half_beat < span.last
-          end, key)
-        end / @rests.size.to_f
-      end
-
-      def edges(key)
-        [@spans.first, @spans.last].count { |span| tonic?(span, key) } / 2.0
-      end
-
-      # A blues tonic is a dominant seventh and counts as major.
-      def tonic?(span, key)
-        span && span.chord.root == key.pitch_class && span.chord.minor? == key.minor?
-      end
-
-      # Of the scales with this third, the one that holds most of what sounds and most of the chords.
-      def with_mode(key)
-        modes = key.minor? ? ["minor", "dorian", "phrygian", "harmonic minor"] : %w[major mixolydian lydian]
-        best = modes.max_by do |mode|
-          candidate = Key.new(pitch_class: key.pitch_class, mode:)
-          scale_share(candidate) + (MODE_CHORDS * chord_share(candidate)) + (mode == key.mode ? MODE_RESERVE : 0.0)
+      # Viterbi over sections: any change of key costs the same.
+      def best_path(rows)
+        total = rows.first.dup
+        back = rows.drop(1).map do |row|
+          best = total.max_index
+          stay = total >= total[best] - CHANGE_PRICE
+          total = Numo::DFloat.maximum(total, total[best] - CHANGE_PRICE) + row
+          [stay, best]
         end
-        Key.new(pitch_class: key.pitch_class, mode: best)
+        state = total.max_index
+        back.reverse.each_with_object([state]) do |(stay, best), path|
+          state = best if stay[state].zero?
+          path.unshift(state)
+        end
       end
 
-      def scale_share(key)
-        squares = (@chroma - @chroma.min)**2
-        squares[key.scale].sum / [squares.sum, 1e-9].max
-      end
-
-      # The share of the time in which all notes of the chord are in the scale.
-      def chord_share(key)
-        scale = key.scale
-        total = @spans.sum { |span| span.last - span.first }
-        @spans.sum { |span| (span.chord.pitch_classes - scale).empty? ? span.last - span.first : 0 } / total.to_f
+      def stretch(run, state, rows, bars)
+        odds = Numo::NMath.exp(rows[run.first..run.last].sum)
+        found = key(state / KeyModel::MODES.size, state % KeyModel::MODES.size)
+        Stretch.new(key: found, first_bar: bars[run.first].begin, last_bar: bars[run.last].end,
+          confidence: (odds[state] / [odds.sum, 1e-12].max).round(2))
       end
     end
   end

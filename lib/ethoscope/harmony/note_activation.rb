@@ -16,17 +16,18 @@ module Ethoscope
       # @return [Numo::SFloat] shape [spans], how loud each span is, the loudest being 1
       attr_reader :level
 
-      # @param long_time [Signal::LongTime]
+      # @param log_spectra [Signal::LogSpectra]
       # @param times [Array<Float>] ascending edges of the spans in seconds
-      # @param cents [Float] tuning offset
-      def initialize(long_time, times, cents)
-        bank = Signal::LogFrequency.new(bin_width: long_time.bin_width, bins: Signal::LongTime::BINS, cents:)
-        spectra = bank.map(long_time.means_between(times))
+      def initialize(log_spectra, times)
+        spectra = log_spectra.means_between(times)
         sums = spectra.sum(axis: 1)
         @level = sums / [sums.max, 1e-9].max
         @activation = explain(whiten(spectra))
         freeze
       end
+
+      # @return [Integer] number of spans
+      def size = activation.shape[0]
 
       # @param range [Range<Integer>] MIDI numbers
       # @return [Numo::DFloat] shape [spans, 12], pitch classes from C, square roots of summed activation

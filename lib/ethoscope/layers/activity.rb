@@ -17,11 +17,8 @@ module Ethoscope
       # The share of bars that lie below a song's loud bars.
       LOUD_BARS = 0.9
       ROLES = %w[kick snare hats bass chords lead].freeze
-      # A struck sound has fallen after this many frames of 12 ms.
-      FALL_FRAMES = 9
-      # Level below which jumps don't count: shares of the register's own loud level and of the song's.
-      OWN_FLOOR = 0.08
-      SONG_FLOOR = 0.003
+      # Where struck sounds are looked for, in Hz.
+      STRUCK = { kick: 30.0..130.0, body: 180.0..1200.0, crack: 1500.0..6000.0, air: 7000.0..11_000.0 }.freeze
       # Activity from which a role counts as playing.
       PLAYING = 0.5
 
@@ -36,10 +33,8 @@ module Ethoscope
         @notes = notes
         @grid = grid
         @edges = grid.bar_edges
-        @loud = percentile(@bands.level(40.0..8000.0), 0.9)
-        @flux = {
-          kick: strikes(30.0..130.0), body: strikes(180.0..1200.0), crack: strikes(1500.0..6000.0), air: strikes(7000.0..11_000.0)
-        }
+        @loud = Signal::Series.percentile(@bands.level(40.0..8000.0), 0.9)
+        @flux = STRUCK.transform_values { |range| Signal::Strikes.curve(@bands, range) }
       end
 
       # @return [Array<Layer>] one for each role
@@ -62,8 +57,8 @@ module Ethoscope
       def measures
         reference = log(@loud)
         {
-          "kick" => bars { |f| log(percentile(@flux[:kick][f], 0.96)) },
-          "snare" => bars { |f| log(percentile(Numo::NMath.sqrt(@flux[:crack][f] * @flux[:body][f]), 0.96)) },
+          "kick" => bars { |f| log(Signal::Series.percentile(@flux[:kick][f], 0.96)) },
+          "snare" => bars { |f| log(Signal::Series.percentile(Numo::NMath.sqrt(@flux[:crack][f] * @flux[:body][f]), 0.96)) },
           "hats" => bars { |f| log(@flux[:air][f].mean) },
           "bass" => held(40.0..170.0, reference),
           "chords" => held(250.0..1400.0, reference),
@@ -84,32 +79,10 @@ module Ethoscope
 
       def log(value) = Math.log10([value, 1e-5].max)
 
-      def percentile(values, share)
-        values.sort[((values.size - 1) * share).round]
-      end
-
-      # Where the log level of a register jumps up and soon falls again: struck sounds do both, held ones only rise.
-      def strikes(range)
-        level = @bands.level(range)
-        log = Numo::NMath.log10(level + floor_of(level))
-        struck = Numo::DFloat.zeros(log.size)
-        return struck if log.size < FALL_FRAMES + 8
-
-        rise = log[2...-FALL_FRAMES] - log[0...-(FALL_FRAMES + 2)]
-        fall = log[2...-FALL_FRAMES] - log[(FALL_FRAMES + 2)..]
-        struck[2...-FALL_FRAMES] = Numo::DFloat.minimum(rise, fall).clip(0, nil)
-        struck
-      end
-
-      # Keeps jumps out of near silence from counting.
-      def floor_of(level)
-        [percentile(level, 0.95) * OWN_FLOOR, @loud * SONG_FLOOR, 1e-7].max
-      end
-
       # What is left between the strikes: the lower third of the level.
       def held(range, reference)
         level = @bands.level(range)
-        bars { |frames| log(percentile(level[frames], 0.4)) - reference }
+        bars { |frames| log(Signal::Series.percentile(level[frames], 0.4)) - reference }
       end
 
       # How far the strongest high note stands over the other notes of its moment.

@@ -72,21 +72,22 @@ module Ethoscope
 
       def tempo_why
         kind = @data[:tempo][:constant] ? "One tempo fits all #{@data[:beats].size} beats." : "The tempo moves; this is the middle of all bars."
-        "#{kind} The beat was chosen among its halves, doubles and thirds by where low, middle and high onsets and changes of harmony fall."
+        rival = @data[:tempo][:candidates][1]
+        rival ? "#{kind} It could be counted #{format("%.2f", rival[:bpm])}: #{rival[:reason]}." : "#{kind} No other count comes near."
       end
 
       def meter
         groove = @data[:groove]
         swing = groove[:swing_ratio] > 0.5 ? "swung #{(groove[:swing_ratio] * 100).round} %" : "straight"
         rivals = @data[:meters].drop(1).map { |rival| { label: rival[:name], odds: rival[:odds] } }
-        note = groove[:swing_ratio] > 0.5 ? "#{groove[:swing_unit]}s late" : "#{@data[:meter]} time"
+        note = [groove[:swing_ratio] > 0.5 ? "#{groove[:swing_unit]}s late" : "#{@data[:meter]} time", groove[:feel]].compact.join(", ")
         reading("meter", { name: @data[:meter], swing: groove[:swing_ratio] }, "#{meter_words}, #{swing}", note:,
           confidence: @data[:meter_confidence], rivals:,
           why: "Bars of this length repeat best, and harmony changes on their first beat.")
       end
 
       def meter_words
-        { "4/4" => "Four to the bar", "3/4" => "Three to the bar", "5/4" => "Five to the bar", "7/8" => "Seven eighths to the bar",
+        { "2/4" => "Two to the bar", "4/4" => "Four to the bar", "3/4" => "Three to the bar", "5/4" => "Five to the bar", "7/8" => "Seven eighths to the bar",
           "6/8" => "Two dotted beats to the bar", "12/8" => "Four dotted beats to the bar" }.fetch(@data[:meter], @data[:meter])
       end
 
@@ -97,16 +98,27 @@ module Ethoscope
         name = Words.signs("#{key[:tonic]} #{key[:mode]}")
         rivals = key[:rivals].map { |rival| { label: Words.signs("#{rival[:tonic]} #{rival[:mode]}"), odds: rival[:odds] } }
         first = rivals.first
-        statement = first[:odds] >= CLOSE_RIVAL ? "#{name}, or #{first[:label]}" : "#{name}, well clear of rivals"
-        reading("key", key.slice(:tonic, :mode), statement, note: Words.odds(key[:confidence], first[:odds]), confidence: key[:confidence],
+        reading("key", key.slice(:tonic, :mode), key_statement(key, name, first), note: Words.odds(key[:confidence], first[:odds]), confidence: key[:confidence],
           rivals:, why: key_why(name))
+      end
+
+      def key_statement(key, name, rival)
+        lift = key[:stretches].drop(1).first
+        return "#{name}, then #{Words.signs("#{lift[:tonic]} #{lift[:mode]}")} from bar #{lift[:first_bar]}" if lift
+
+        rival[:odds] >= CLOSE_RIVAL ? "#{name}, or #{rival[:label]}" : "#{name}, well clear of rivals"
       end
 
       def key_why(name)
         home = @data[:key][:tonic]
         starts = @data[:sections].count { |section| root_after(section[:start]) == home }
         total = @data[:sections].size
-        "#{name} holds the chords best; #{Words.number(starts)} of #{Words.number(total)} sections open on #{Words.signs(home)}."
+        ["#{name} holds the chords best; #{Words.number(starts)} of #{Words.number(total)} sections open on #{Words.signs(home)}.", outside].compact.join(" ")
+      end
+
+      def outside
+        note = @data[:key][:outside].first or return nil
+        "From outside the scale, #{Words.signs(note[:note])} sounds #{(note[:share] * 100).round} % of the time."
       end
 
       # The root that sounds just after a moment; a chord that is pushed before the bar line counts for what follows.
@@ -148,11 +160,16 @@ module Ethoscope
 
       def loudness
         level = @data[:loudness][:integrated]
-        peak = Words.signed(@data[:loudness][:peak_db])
+        peak = Words.signed(@data[:loudness][:true_peak])
         return reading("loudness", nil, "Too quiet to gate", why: "No block of 400 ms passes −70 LUFS.") unless level
 
-        reading("loudness", { lufs: level }, "#{Words.signed(level)} LUFS, #{spread} wide", note: "peak #{peak} dB", confidence: 0.99,
-          why: "Integrated over the whole file after ITU-R BS.1770-4, gated.")
+        reading("loudness", { lufs: level }, "#{Words.signed(level)} LUFS, #{spread} wide", note: "true peak #{peak} dB", confidence: 0.99,
+          why: "Integrated over the whole file after ITU-R BS.1770-4, gated#{range}.")
+      end
+
+      def range
+        range = @data[:loudness][:range]
+        range ? "; from soft to loud it spans #{range} LU" : ""
       end
 
       def spread

@@ -2,12 +2,12 @@
 
 module Ethoscope
   module Rhythm
-    # A tempo that the recording could also be counted in, with its odds and how it relates to the first choice.
-    TempoCandidate = Value.of(:bpm, :odds, :relation)
+    # A tempo that the recording could also be counted in, with its odds, how it relates to the first choice, and why.
+    TempoCandidate = Value.of(:bpm, :odds, :relation, :reason)
     # A meter with its odds.
     MeterCandidate = Value.of(:name, :odds)
-    # All that the rhythm stage says.
-    Result = Value.of(:bpm, :constant, :confidence, :candidates, :meters, :grid, :grid_confidence, :swing)
+    # All that the rhythm stage says; pulse is [bpm, strength] along the tempo axis.
+    Result = Value.of(:bpm, :constant, :confidence, :candidates, :meters, :grid, :grid_confidence, :swing, :pulse)
 
     # Tempo, meter, beats and bars of a recording.
     class Analysis
@@ -15,32 +15,52 @@ module Ethoscope
                     1.0 => "chosen" }.freeze
       # Odds below this are not worth showing.
       WORTH_NAMING = 0.005
+      # Rates at which the pulse is shown, in BPM.
+      PLOTTED = (40..220).step(2).to_a.freeze
+      # A tempo set by a person is one of those found when it lies this near.
+      SAME_TEMPO = 0.04
 
       # @param onset [Signal::OnsetStrength]
-      # @param change [Numo::DFloat] harmonic change over the recording
-      # @param bass [Numo::DFloat] change in the bass register
+      # @param clues [HarmonicClues]
       # @param sounding [Range<Float>] seconds from the first to the last sound
-      def initialize(onset, change, bass, sounding)
+      # @param corrections [Corrections] tempo, meter or downbeat that a person has set
+      def initialize(onset, clues, sounding, corrections)
         @onset = onset
-        @change = change
-        @bass = bass
+        @clues = clues
         @sounding = sounding
+        @corrections = corrections
       end
 
       # @return [Result, nil] nil when nothing repeats, or when the recording is shorter than three bars of anything
       def result
-        pulse = Pulse.new(@onset)
+        pulse = @pulse = Pulse.new(@onset)
         return nil unless pulse.period
 
         @warp = TimeWarp.new(@onset, pulse.period)
-        evidence = Evidence.new(@onset, @change, @bass, @warp, pulse.period)
-        weighed = BarModel.shipped.weigh(BarFeatures.new(evidence, pulse).hypotheses)
-        return nil if weighed.empty?
-
-        build(weighed, evidence)
+        evidence = Evidence.new(@onset, @clues, @warp, pulse.period)
+        weighed = BarModel.shipped.weigh(allowed(BarFeatures.new(evidence, pulse, periods: periods(pulse), meters:).hypotheses))
+        weighed.empty? ? nil : build(weighed, evidence)
       end
 
       private
+
+      # A tempo that a person set is the beat, whether or not the pulse is related to it.
+      def periods(pulse)
+        wanted = @corrections.bpm or return pulse.related
+        near = pulse.related.min_by { |period| (period - (60.0 / wanted)).abs }
+        near && ((near * wanted / 60.0) - 1).abs < SAME_TEMPO ? [near] : [60.0 / wanted]
+      end
+
+      def meters = @corrections.meter ? [@corrections.meter] : Meter::HEARD
+
+      # Every hypothesis is moved to the downbeat that a person set.
+      def allowed(hypotheses)
+        downbeat = @corrections.first_downbeat or return hypotheses
+        at = musical(downbeat)
+        hypotheses.map do |hypothesis|
+          BarHypothesis.new(**hypothesis.to_h, first_downbeat: at % (hypothesis.period * hypothesis.meter.beats))
+        end
+      end
 
       def build(weighed, evidence)
         best = weighed.first.hypothesis
@@ -50,7 +70,12 @@ module Ethoscope
         candidates = tempo_candidates(weighed, tempo(grid, best))
         Result.new(bpm: candidates.first.bpm, constant: @warp.constant, confidence: candidates.first.odds, candidates:,
           meters: meter_candidates(weighed), grid:, grid_confidence: weighed.first.odds.round(3),
-          swing: Swing.measure(evidence, best))
+          swing: Swing.measure(evidence, best), pulse: pulse_curve)
+      end
+
+      # How well onsets repeat at each rate: what the tempo rests on.
+      def pulse_curve
+        PLOTTED.map { |bpm| [bpm, @pulse.correlation_at(60.0 / bpm).round(3)] }
       end
 
       # For a constant tempo the mean over all beats; else the median of the bars.
@@ -67,7 +92,8 @@ module Ethoscope
         candidates = groups.map do |_, items|
           ratio = best.period / items.first.hypothesis.period
           relation = RELATIONS.min_by { |value, _| (value - ratio).abs }.last
-          TempoCandidate.new(bpm: (bpm * ratio).round(2), odds: items.sum(&:odds).round(3), relation:)
+          TempoCandidate.new(bpm: (bpm * ratio).round(2), odds: items.sum(&:odds).round(3), relation:,
+            reason: TempoReasons.of(relation, weighed.first.hypothesis, items.first.hypothesis))
         end
         first, rest = candidates.partition { |candidate| candidate.relation == "chosen" }
         first + rest.select { |candidate| candidate.odds >= WORTH_NAMING }.sort_by { |candidate| -candidate.odds }

@@ -10,116 +10,116 @@ module Ethoscope
       # Shifts of the beat against the pulse, in twelfths of a beat: none, half, quarters and thirds.
       SHIFTS = [0, 3, 4, 6, 8, 9].freeze
       MIN_BARS = 3
-      CURVES = %i[total low middle high change bass].freeze
-      NAMES = %i[
-        meter_3 meter_5 meter_7 meter_6_8 meter_12_8 tempo tempo_squared tempo_compound
-        on_total on_low on_middle on_high on_change on_bass half_total half_low half_middle half_high quarter_total
-        quarter_high third_simple third_compound first_third_compound
-        down_total down_low down_middle down_high down_change down_bass
-        backbeat_middle backbeat_low halftime_middle halftime_low waltz_middle second_change middle_change
-        repeat_bar repeat_pulse repeat_harmony density density_squared lag_beat lag_half
+      BEAT_NAMES = [
+        :tempo, :tempo_squared, :density, :density_squared, :lag_beat, :lag_half, *BarShape::CURVES.map { |name| :"on_#{name}" },
+        :half_total, :half_low, :half_middle, :half_high, :quarter_total, :quarter_high
       ].freeze
+      METER_NAMES = %i[
+        meter_3 meter_5 meter_7 meter_6_8 meter_12_8 tempo_compound tempo_3 tempo_7 density_compound third_simple third_compound
+        third_high_simple third_high_compound first_third_simple first_third_compound
+      ].freeze
+      # Lags in bars at which notes and chords may come back.
+      RETURNS = [1, 2, 4, 8].freeze
+      REPEAT_NAMES = [:repeat_bar, :repeat_pulse, :repeat_change, :repeat_low, :repeat_middle, *RETURNS.map { |bars| :"notes_after_#{bars}" },
+                      *RETURNS.map { |bars| :"chords_after_#{bars}" }, :notes_four_not_three].freeze
+      NAMES = (BEAT_NAMES + METER_NAMES + REPEAT_NAMES + BarShape::NAMES).freeze
+      # Stretches differences of likeness to the size of the other features.
+      LIKENESS = 5.0
 
       # @param evidence [Evidence]
       # @param pulse [Pulse]
-      def initialize(evidence, pulse)
+      # @param periods [Array<Float>] beat periods in musical seconds that come into question
+      # @param meters [Array<Meter>] meters that do
+      def initialize(evidence, pulse, periods: pulse.related, meters: Meter::HEARD)
         @evidence = evidence
         @pulse = pulse
+        @periods = periods
+        @meters = meters
       end
 
       # @return [Array<BarHypothesis>]
-      def hypotheses
-        @pulse.related.flat_map do |period|
-          SHIFTS.flat_map { |shift| of_grid(period, shift) }
-        end
-      end
+      def hypotheses = @periods.flat_map { |period| SHIFTS.flat_map { |shift| of_grid(period, shift) } }
 
       private
+
+      def ratio(above, below) = BarShape.ratio(above, below)
 
       def of_grid(period, shift)
         start = (@evidence.phase + (period * shift / SUBDIVISIONS)) % period
         beats = ((@evidence.duration - start) / period).floor
         return [] if beats < 2 * MIN_BARS
 
-        grid = CURVES.to_h do |name|
-          values = @evidence.at(name, start, period / SUBDIVISIONS, beats * SUBDIVISIONS)
-          [name, values.reshape(beats, SUBDIVISIONS)]
+        grid = BarShape::CURVES.to_h do |name|
+          [name, @evidence.at(name, start, period / SUBDIVISIONS, beats * SUBDIVISIONS).reshape(beats, SUBDIVISIONS)]
         end
-        common = beat_features(period, grid)
-        Meter::ALL.flat_map { |meter| of_meter(meter, period, start, grid, common) }
+        mean = grid.transform_values { |values| values.mean(axis: 0).to_a }
+        of_beat = beat_features(period, mean)
+        @meters.flat_map { |meter| of_meter(meter, period, start, grid, of_beat.merge(meter_features(meter, period, mean))) }
       end
 
-      def of_meter(meter, period, start, grid, common)
+      def of_meter(meter, period, start, grid, known)
         bars = (grid[:total].shape[0] / meter.beats) - 1
         return [] if bars < MIN_BARS
 
-        repetition = repetition_features(meter, period, grid)
+        known = known.merge(repeat_features(meter, period, grid))
         (0...meter.beats).map do |first|
           folded = grid.transform_values do |values|
-            values[first...(first + (bars * meter.beats)), 0].reshape(bars, meter.beats).mean(axis: 0)
+            values[first...(first + (bars * meter.beats)), true].reshape(bars, meter.beats, SUBDIVISIONS).mean(axis: 0).to_a
           end
-          features = common.merge(meter_features(meter, period, grid), bar_features(meter, folded), repetition)
-          BarHypothesis.new(period:, meter:, first_downbeat: start + (first * period), features: features.values_at(*NAMES))
+          features = known.merge(BarShape.features(meter, folded)).values_at(*NAMES)
+          BarHypothesis.new(period:, meter:, first_downbeat: start + (first * period), features:)
         end
       end
 
-      def ratio(above, below) = Math.log((above + 0.1) / (below + 0.1))
-
-      def beat_features(period, grid)
+      def beat_features(period, mean)
         tempo = Math.log2(60.0 / period / 100.0)
         density = Math.log2([@evidence.density * period, 0.1].max)
         features = { tempo:, tempo_squared: tempo**2, density:, density_squared: density**2,
                      lag_beat: @pulse.correlation_at(period), lag_half: @pulse.correlation_at(period / 2) }
-        mean = grid.transform_values { |values| values.mean(axis: 0).to_a }
-        CURVES.each { |name| features[:"on_#{name}"] = ratio(mean[name][0], 1.0) }
+        BarShape::CURVES.each { |name| features[:"on_#{name}"] = ratio(mean[name][0], 1.0) }
         %i[total low middle high].each { |name| features[:"half_#{name}"] = ratio(mean[name][6], mean[name][0]) }
         %i[total high].each { |name| features[:"quarter_#{name}"] = ratio((mean[name][3] + mean[name][9]) / 2, mean[name][6]) }
         features
       end
 
-      def meter_features(meter, period, grid)
-        total = grid[:total].mean(axis: 0).to_a
-        binary = (total[3] + total[9] + total[6]) / 3
-        thirds = ratio((total[4] + total[8]) / 2, binary)
+      def meter_features(meter, period, mean)
         compound = meter.compound ? 1.0 : 0.0
-        { meter_3: meter.name == "3/4", meter_5: meter.name == "5/4", meter_7: meter.name == "7/8",
-          meter_6_8: meter.name == "6/8", meter_12_8: meter.name == "12/8" }.transform_values { |is| is ? 1.0 : 0.0 }.merge(
-            tempo_compound: compound * Math.log2(60.0 / period / 100.0), third_compound: compound * thirds,
-            third_simple: (1 - compound) * thirds, first_third_compound: compound * ratio(total[4], total[8])
-          )
+        tempo = Math.log2(60.0 / period / 100.0)
+        thirds, high_thirds = %i[total high].map { |name| thirds(mean[name]) }
+        first = ratio(mean[:total][4], mean[:total][8])
+        named = { meter_3: "3/4", meter_5: "5/4", meter_7: "7/8", meter_6_8: "6/8", meter_12_8: "12/8" }
+        named.transform_values { |name| meter.name == name ? 1.0 : 0.0 }.merge(
+          tempo_compound: compound * tempo, tempo_3: meter.name == "3/4" ? tempo : 0.0, tempo_7: meter.name == "7/8" ? tempo : 0.0,
+          density_compound: compound * Math.log2([@evidence.density * period, 0.1].max),
+          third_simple: (1 - compound) * thirds, third_compound: compound * thirds, third_high_simple: (1 - compound) * high_thirds,
+          third_high_compound: compound * high_thirds, first_third_simple: (1 - compound) * first, first_third_compound: compound * first
+        )
       end
 
-      def bar_features(meter, folded)
-        features = CURVES.to_h do |name|
-          rest = folded[name][1..].mean
-          [:"down_#{name}", ratio(folded[name][0], rest)]
-        end
-        middle, low, change = folded.values_at(:middle, :low, :change).map(&:to_a)
-        features.merge(four_features(meter, middle, low, change),
-          waltz_middle: meter.beats == 3 ? ratio((middle[1] + middle[2]) / 2, middle[0]) : 0.0)
-      end
-
-      def four_features(meter, middle, low, change)
-        unless meter.beats == 4
-          return { backbeat_middle: 0.0, backbeat_low: 0.0, halftime_middle: 0.0, halftime_low: 0.0,
-                   second_change: 0.0, middle_change: 0.0 }
-        end
-
-        { backbeat_middle: ratio(middle[1] + middle[3], middle[0] + middle[2]),
-          backbeat_low: ratio(low[1] + low[3], low[0] + low[2]),
-          halftime_middle: ratio(2 * middle[2], middle[1] + middle[3]),
-          halftime_low: ratio(2 * low[2], low[1] + low[3]),
-          second_change: ratio((change[1] + change[3]) / 2, change[0]),
-          middle_change: ratio(change[2], change[0]) }
-      end
+      # Thirds of the beat against its halves and quarters.
+      def thirds(mean) = ratio((mean[4] + mean[8]) / 2, (mean[3] + mean[9] + mean[6]) / 3)
 
       # How alike bars are, against spans that are a beat shorter or longer.
-      def repetition_features(meter, period, grid)
+      def repeat_features(meter, period, grid)
         bar = period * meter.beats
         near = (@pulse.correlation_at(bar - period) + @pulse.correlation_at(bar + period)) / 2
+        beats = %i[change low middle].to_h { |name| [:"repeat_#{name}", lag_similarity(grid[name], meter.beats)] }
         { repeat_bar: @pulse.correlation_at(bar) - near,
-          repeat_pulse: meter.beats == 4 ? @pulse.correlation_at(bar) - @pulse.correlation_at(bar / 2) : 0.0,
-          repeat_harmony: lag_similarity(grid[:change], meter.beats) }
+          repeat_pulse: meter.beats == 4 ? @pulse.correlation_at(bar) - @pulse.correlation_at(bar / 2) : 0.0 }.merge(beats, returns(bar, period))
+      end
+
+      def returns(bar, period)
+        features = RETURNS.flat_map do |bars|
+          %i[notes chords].map { |kind| [:"#{kind}_after_#{bars}", return_after(@evidence.public_send(kind), bars * bar, period)] }
+        end
+        four, three = [4, 3].map { |bars| @evidence.notes.at(bars * bar) }
+        features.to_h.merge(notes_four_not_three: four && three ? LIKENESS * (four - three) : 0.0)
+      end
+
+      def return_after(repetition, lag, period)
+        there = repetition.at(lag)
+        beside = [repetition.at(lag - period), repetition.at(lag + period)].compact
+        there && beside.any? ? LIKENESS * (there - (beside.sum / beside.size)) : 0.0
       end
 
       def lag_similarity(values, lag)

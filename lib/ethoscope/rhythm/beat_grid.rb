@@ -70,6 +70,23 @@ module Ethoscope
         [bar + 1, (beats_in - (bar * meter.beats)) + 1]
       end
 
+      # @param section [Form::Section]
+      # @return [Range<Integer>] its half beats, end exclusive
+      def half_beats_of(section)
+        first = 2 * (pickup + ((section.first_bar - 1) * meter.beats))
+        first...(first + (2 * section.bars * meter.beats))
+      end
+
+      # @param spans [Array<Harmony::ChordRecognizer::Span>]
+      # @return [Array<Array<Harmony::Chord>>] the chord that fills most of each half of each bar
+      def per_bar(spans)
+        chords = spans.flat_map { |span| [span.chord] * (span.last - span.first) }
+        size = 2 * meter.beats
+        (0...bars).map do |bar|
+          chords[(2 * pickup) + (bar * size), size].each_slice((size + 1) / 2).map { |part| part.tally.max_by(&:last).first }
+        end
+      end
+
       # @return [Array<Float>] beats per minute in each bar
       def bar_tempos
         bar_edges.each_cons(2).map { |from, to| (60.0 * meter.beats / (to - from)).round(2) }

@@ -4,10 +4,11 @@ module Ethoscope
   module Rhythm
     # The curves that vote on beat and bar, all on the musical time axis and scaled to a mean of one.
     class Evidence
-      # Onsets count for a position when they lie this many frames around it.
+      # Onsets count for a position when they lie this many frames around it; turns of harmony are less sharp.
       REACH = 2
+      TURN_REACH = 3
 
-      # @return [Hash{Symbol => Numo::DFloat}] total, low, middle, high (onsets), change and bass (turns of harmony)
+      # @return [Hash{Symbol => Numo::DFloat}] total, low, middle, high (onsets), change and bass (change of notes), turns (of chords)
       attr_reader :curves
       # @return [Float] frames per second of the curves
       attr_reader :rate
@@ -17,23 +18,22 @@ module Ethoscope
       attr_reader :period
       # @return [Float] onsets per second
       attr_reader :density
+      # @return [Repetition] of notes, and of chords
+      attr_reader :notes, :chords
 
       # @param onset [Signal::OnsetStrength]
-      # @param change [Numo::DFloat] harmonic change, any frame count over the same time
-      # @param bass [Numo::DFloat] change in the bass register, likewise
+      # @param clues [HarmonicClues]
       # @param warp [TimeWarp]
       # @param period [Float] main pulse in musical seconds
-      def initialize(onset, change, bass, warp, period)
+      def initialize(onset, clues, warp, period)
         @rate = onset.rate
         @period = period
         raw = warp.warp(onset.total)
         @phase = find_phase(raw)
         @density = count_onsets(raw) / (raw.size / @rate)
-        @curves = {
-          total: raw, low: warp.warp(onset.low), middle: warp.warp(onset.middle), high: warp.warp(onset.high)
-        }.transform_values { |curve| unit(Signal::Series.running_max(curve, REACH)) }
-        stretch = { change:, bass: }.transform_values { |curve| unit(warp.warp(resample(curve, raw.size))) }
-        @curves.merge!(stretch).freeze
+        struck = { total: raw, low: warp.warp(onset.low), middle: warp.warp(onset.middle), high: warp.warp(onset.high) }
+        @curves = struck.transform_values { |curve| unit(Signal::Series.running_max(curve, REACH)) }.merge(harmonic(clues, warp, raw.size)).freeze
+        @notes, @chords = [clues.notes, clues.chords].map { |rows| Repetition.new(musical_rows(rows, clues.step, warp)) }
         freeze
       end
 
@@ -50,6 +50,21 @@ module Ethoscope
       end
 
       private
+
+      def harmonic(clues, warp, size)
+        moments = warp.to_seconds(Numo::DFloat.new(size).seq / rate)
+        turns = Signal::Series.running_max(Signal::Series.sample(clues.turns, moments / clues.step), TURN_REACH)
+        { change: unit(warp.warp(resample(clues.treble, size))), bass: unit(warp.warp(resample(clues.bass, size))), turns: unit(turns) }
+      end
+
+      # Rows read at equal steps of musical time.
+      def musical_rows(rows, step, warp)
+        count = (duration / Repetition::STEP).floor
+        at = ((warp.to_seconds(Numo::DFloat.new(count).seq * Repetition::STEP) / step) - 0.5).clip(0, rows.shape[0] - 1)
+        low = Numo::Int32.cast(at.floor).clip(0, rows.shape[0] - 2)
+        share = (at - low).reshape(count, 1)
+        (rows[low, true] * (1 - share)) + (rows[low + 1, true] * share)
+      end
 
       def unit(curve)
         mean = curve.mean

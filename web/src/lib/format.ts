@@ -45,3 +45,10 @@ export function listed(words: string[]): string {
 export function day(iso: string): string {
   return new Date(iso).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
 }
+
+const NOTES = ["C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
+
+/** A MIDI pitch by name; middle C is C4. */
+export function pitchName(pitch: number): string {
+  return `${NOTES[pitch % 12] ?? ""}${Math.floor(pitch / 12) - 1}`;
+}

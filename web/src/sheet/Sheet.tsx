@@ -3,18 +3,22 @@ import type { Analysis, Aspect, ReferencePage } from "../api/types";
 import { useKeys } from "../app/useKeys";
 import { useSize } from "../lib/useSize";
 import { AddLayer, AddTechnique } from "./AddDialogs";
+import { CHANGES_HEIGHT, ChangesRow } from "./ChangesRow";
 import { ChordRows } from "./ChordRows";
 import { SheetContext, type Brush, type Selection } from "./context";
 import { Drawer } from "./drawer/Drawer";
 import { EnergyRow } from "./EnergyRow";
 import { geometryOf, type Zoom } from "./geometry";
+import { KEY_HEIGHT, KeyRow, modulates } from "./KeyRow";
 import { GridLines } from "./GridLines";
 import { LayerRows } from "./LayerRows";
 import { Legend } from "./Legend";
 import { Playing } from "./Playing";
 import { Ruler } from "./Ruler";
 import { ASPECTS, Strip } from "./Strip";
+import { STEPS_HEIGHT, StepsRow } from "./StepsRow";
 import { TechniqueLegend, TechniqueRows } from "./TechniqueRows";
+import { TEMPO_HEIGHT, TempoRow } from "./TempoRow";
 
 /** Names of the rows, and the margin right of the last bar. */
 const LABELS = 108;
@@ -34,7 +38,16 @@ export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
   const area = useRef<HTMLDivElement>(null);
   const size = useSize(area, { width: 960, height: 480 });
   const rows = analysis.layers.length + page.readings.filter((reading) => reading.aspect === "layer").length;
-  const room = { width: Math.max(320, size.width - LABELS - MARGIN), height: size.height, rows };
+  const moving = !analysis.tempo.constant && analysis.tempo.bpm !== null;
+  const extra =
+    (moving ? TEMPO_HEIGHT : 0) +
+    (modulates(analysis) ? KEY_HEIGHT : 0) +
+    (analysis.drums.length > 0 ? STEPS_HEIGHT : 0);
+  const room = {
+    width: Math.max(320, size.width - LABELS - MARGIN),
+    height: size.height - extra - CHANGES_HEIGHT,
+    rows,
+  };
   const geometry = geometryOf(analysis, room, zoom);
   useKeys({
     ...Object.fromEntries(
@@ -65,8 +78,12 @@ export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
               <GridLines />
               <Ruler />
               <EnergyRow />
+              <TempoRow />
+              <KeyRow />
               <ChordRows />
               <LayerRows />
+              <StepsRow />
+              <ChangesRow />
               <TechniqueRows />
               <Playing keepInView={keepInView} />
             </div>

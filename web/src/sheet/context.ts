@@ -7,6 +7,7 @@ export type Selection =
   | { kind: "reading"; aspect: Aspect }
   | { kind: "section"; index: number }
   | { kind: "chord"; index: number }
+  | { kind: "change"; bar: number }
   | { kind: "layer"; role: string }
   | { kind: "ownLayer"; id: number }
   | { kind: "technique"; technique: string }

@@ -1,5 +1,6 @@
 import { Confidence } from "../../components/Ink";
-import { figure } from "../../lib/format";
+import type { Chord } from "../../api/types";
+import { figure, signs } from "../../lib/format";
 import { useSheet } from "../context";
 import { CardHead, Part } from "./Drawer";
 import { Facts } from "./Evidence";
@@ -26,7 +27,7 @@ export function ChordCard({ index }: { index: number }) {
           </>
         }
         value={chord.symbol}
-        why={why(chord.degree, chord.borrowed_from)}
+        why={why(chord)}
       />
       <p className="mt-2">
         <Confidence value={chord.confidence} />
@@ -40,6 +41,18 @@ export function ChordCard({ index }: { index: number }) {
           ]}
         />
       </Part>
+      {chord.rivals.length > 0 && (
+        <Part title="Could also be" aside="odds">
+          <ul>
+            {chord.rivals.map((rival) => (
+              <li key={rival.symbol} className="flex items-baseline justify-between py-0.5">
+                <span>{rival.symbol}</span>
+                <span className="figure">{rival.odds.toFixed(2)}</span>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
       <Listen run={{ first: Math.max(1, chord.bar), last: Math.max(1, last) }} />
     </>
   );
@@ -49,10 +62,19 @@ function beatsOf(bars: number, beats: number): number {
   return Math.max(1, Math.round(beats / Math.max(1, bars)));
 }
 
-function why(degree: string | null, borrowed: string | null): string {
+function why({ degree, function: kind, function_of }: Chord): string {
   if (!degree) return "No chord sounds here.";
-  if (!borrowed) return `Degree ${degree}, from the key's own scale.`;
-  if (borrowed === "outside") return `Degree ${degree}, from outside any scale on this tonic.`;
-  if (borrowed.startsWith("V of")) return `Degree ${degree}: the dominant of another degree, ${borrowed}.`;
-  return `Degree ${degree}, borrowed from ${borrowed.replace(/b(?= )/, "♭").replace("#", "♯")}.`;
+  const of = function_of ? signs(function_of) : "";
+  switch (kind) {
+    case "secondary dominant":
+      return `Degree ${degree}: the dominant of another degree, ${of}.`;
+    case "chromatic approach":
+      return `Degree ${degree}, sliding by a semitone into ${of}.`;
+    case "borrowed":
+      return `Degree ${degree}, borrowed from ${of}.`;
+    case "outside":
+      return `Degree ${degree}, from outside any scale on this tonic.`;
+    default:
+      return `Degree ${degree}, from the key's own scale.`;
+  }
 }

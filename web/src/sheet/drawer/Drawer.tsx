@@ -1,6 +1,7 @@
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
 import { useSheet } from "../context";
+import { ChangeCard } from "./ChangeCard";
 import { ChordCard } from "./ChordCard";
 import { LayerCard } from "./LayerCard";
 import { OwnLayerCard } from "./OwnLayerCard";
@@ -41,6 +42,8 @@ function Card() {
       return <SectionCard index={selection.index} />;
     case "chord":
       return <ChordCard index={selection.index} />;
+    case "change":
+      return <ChangeCard bar={selection.bar} />;
     case "layer":
       return <LayerCard role={selection.role} />;
     case "ownLayer":

@@ -1,8 +1,12 @@
-import { bars, figure } from "../../lib/format";
+import { bars, figure, percent, pitchName } from "../../lib/format";
 import { useSheet } from "../context";
+import { StepGrid } from "../StepGrid";
+import { stepsPerBeat } from "../steps";
+import { Columns, hertz } from "./Columns";
 import { CardHead, Part } from "./Drawer";
 import { Facts } from "./Evidence";
 import { Listen } from "./Listen";
+import { WidthList } from "./WidthList";
 import { Confidence } from "../../components/Ink";
 
 export function SectionCard({ index }: { index: number }) {
@@ -43,6 +47,9 @@ export function SectionCard({ index }: { index: number }) {
       <Part title="Chords">
         <p className="text-measured">{chords.map((chord) => chord.symbol).join("  ") || "none"}</p>
       </Part>
+      <Drums firstBar={section.first_bar} />
+      <Lines firstBar={section.first_bar} last={last} />
+      <Spectrum firstBar={section.first_bar} />
       <Listen run={{ first: section.first_bar, last }} />
     </>
   );
@@ -50,4 +57,74 @@ export function SectionCard({ index }: { index: number }) {
 
 function mean(values: number[]): number {
   return values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+}
+
+/** The usual bar of the kit, large enough to copy. */
+function Drums({ firstBar }: { firstBar: number }) {
+  const { analysis } = useSheet();
+  const pattern = analysis.drums.find((candidate) => candidate.first_bar === firstBar);
+  if (!pattern) return null;
+
+  const named = [...pattern.names, pattern.hat_rate && `hats in ${pattern.hat_rate}`].filter(Boolean).join(", ");
+  return (
+    <Part title="Drum steps" aside={`kick, snare, hats; sure ${pattern.confidence.toFixed(2)}`}>
+      <StepGrid pattern={pattern} width={228} rowHeight={18} perBeat={stepsPerBeat(analysis.meter, pattern.steps)} />
+      {named && <p className="mt-1 font-serif italic">{named}</p>}
+      {pattern.departures.length > 0 && (
+        <p className="mt-1 text-ink-2">
+          {pattern.departures.map((departure) => `${departure.kind} in bar ${departure.bar}`).join(", ")}
+        </p>
+      )}
+    </Part>
+  );
+}
+
+/** What the bass does, and the high line where one stands clear. */
+function Lines({ firstBar, last }: { firstBar: number; last: number }) {
+  const { analysis } = useSheet();
+  const lead = analysis.leads.find((candidate) => candidate.first_bar === firstBar);
+  const notes = analysis.bass.notes.filter((note) => note.bar >= firstBar && note.bar <= last);
+  const beats = notes.reduce((sum, note) => sum + note.beats, 0);
+  const share = (tone: string) =>
+    percent(notes.filter((note) => note.tone === tone).reduce((sum, note) => sum + note.beats, 0) / Math.max(1, beats));
+  return (
+    <Part title="Lines">
+      <Facts
+        facts={[
+          [
+            "Bass",
+            notes.length > 0 ? `root ${share("root")}, third ${share("third")}, fifth ${share("fifth")}` : "rests",
+          ],
+          [
+            "Lead",
+            lead
+              ? `${lead.contour}, ${pitchName(lead.low)} to ${pitchName(lead.high)}; sure ${lead.confidence.toFixed(2)}`
+              : "none stands clear",
+          ],
+        ]}
+      />
+    </Part>
+  );
+}
+
+/** The section's spectrum against the song's own mean, and its width. */
+function Spectrum({ firstBar }: { firstBar: number }) {
+  const { analysis } = useSheet();
+  const mix = analysis.mix.sections.find((candidate) => candidate.first_bar === firstBar);
+  if (!mix) return null;
+
+  return (
+    <>
+      <Part title="Against the song's mean" aside="dB by third octave">
+        <Columns
+          values={mix.against_mean}
+          names={analysis.mix.centres.map(hertz)}
+          unit="dB"
+          label="Spectrum against the mean"
+          every={6}
+        />
+      </Part>
+      <WidthList registers={mix.registers} />
+    </>
+  );
 }

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+require "json"
+
+module Ethoscope
+  # Keeps {Features} in a file, so that readings can be derived again without the sound: one line of JSON that says what
+  # follows, then the arrays as 32-bit floats.
+  module FeaturesFile
+    # Changes when the layout does; a file of another one is not read.
+    LAYOUT = 1
+    PLAIN = %i[duration channels peak true_peak].freeze
+
+    # @param features [Features]
+    # @param path [String] written beside and renamed, so that nobody reads half a file
+    def self.write(features, path)
+      arrays = arrays_of(features)
+      head = PLAIN.to_h { |name| [name, features.public_send(name)] }
+                  .merge(layout: LAYOUT, shapes: arrays.transform_values(&:shape), tuning: features.tuning.to_h,
+                    hop_seconds: features.field.hop_seconds, short_rate: features.short.rate, centres: features.short.centres,
+                    spectra_rate: features.spectra.rate)
+      partial = "#{path}.#{Process.pid}.part"
+      File.open(partial, "wb") do |file|
+        file.puts(JSON.generate(head))
+        arrays.each_value { |array| file.write(array.to_binary) }
+      end
+      File.rename(partial, path)
+    end
+
+    # @param path [String]
+    # @return [Features, nil] nil when there is no such file, or one that is cut off or of another layout
+    def self.read(path)
+      File.open(path, "rb") do |file|
+        head = JSON.parse(file.gets.to_s, symbolize_names: true)
+        return nil unless head[:layout] == LAYOUT
+
+        build(head, head[:shapes].transform_values { |shape| array(file, shape) })
+      end
+    rescue Errno::ENOENT, JSON::ParserError, ArgumentError
+      nil
+    end
+
+    def self.arrays_of(features)
+      field = features.field
+      { weighted: Numo::SFloat.cast(field.weighted), left: field.left, right: field.right, product: field.product, short: features.short.bands,
+        spectra: features.spectra.frames }
+    end
+    private_class_method :arrays_of
+
+    def self.array(file, shape)
+      bytes = file.read(shape.reduce(:*) * 4)
+      raise ArgumentError, "the file is cut off" unless bytes&.bytesize == shape.reduce(:*) * 4
+
+      Numo::SFloat.from_binary(bytes).reshape(*shape)
+    end
+    private_class_method :array
+
+    def self.build(head, arrays)
+      field = Audio::SoundField.new(weighted: Numo::DFloat.cast(arrays[:weighted]), **arrays.slice(:left, :right, :product), hop_seconds: head[:hop_seconds])
+      Features.new(**head.slice(*PLAIN), field:, tuning: Harmony::Tuning.new(**head[:tuning]),
+        short: Signal::ShortTime.new(arrays[:short], head[:centres], head[:short_rate]),
+        spectra: Signal::LogSpectra.new(arrays[:spectra], head[:spectra_rate]))
+    end
+    private_class_method :build
+  end
+end

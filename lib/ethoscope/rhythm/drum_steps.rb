@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Rhythm
+    # One piece of the kit over a run of bars, step by step: how often it is struck, how hard on average (0 to 1 of the song's
+    # hard strokes), and how often softly (ghost strokes).
+    StepRow = Value.of(:piece, :probability, :velocity, :ghost)
+    # A bar that departs from its section's pattern: "fill" (more is struck) or "gap" (less).
+    Departure = Value.of(:bar, :kind)
+    # The drum pattern of a run of bars (from 1).
+    StepPattern = Value.of(:first_bar, :bars, :steps, :rows, :names, :hat_rate, :departures, :confidence)
+
+    # Reads step patterns off a mix with {StrokeModel}
+    # (bar-synchronous drum patterns after Dixon, Gouyon & Widmer, "Towards characterisation of music via rhythmic patterns", ISMIR 2004).
+    class DrumSteps
+      PIECES = StrokeModel::PIECES
+      # A stroke is more likely than this; a ghost stroke lies more than this (natural log) under the piece's usual strokes.
+      STROKE = 0.5
+      GHOST = 0.9
+      # The registers whose level says how hard a piece is struck (of StrokeModel::REGISTERS).
+      LEVELS = { "kick" => (0..1), "snare" => (5..8), "hats" => (10..11) }.freeze
+      # The level that the song's hard strokes reach.
+      HARD_SHARE = 0.9
+      # A bar departs when this share of its steps differ from the pattern.
+      DEPARTS = 0.16
+
+      # @param short_time [Signal::ShortTime]
+      # @param steps [StepGrid]
+      # @param model [StrokeModel]
+      def initialize(short_time, steps, model: StrokeModel.shipped)
+        @steps = steps
+        inputs = StrokeModel.inputs(short_time, steps.times.flatten)
+        likelihood = model.likelihood(inputs)
+        shape = steps.times.shape
+        @likely = PIECES.each_index.to_h { |i| [PIECES[i], likelihood[true, i].dup.reshape(*shape)] }
+        @levels = LEVELS.transform_values { |registers| inputs[true, (-StrokeModel::REGISTERS + registers.begin)..(-StrokeModel::REGISTERS + registers.end)].mean(axis: 1).reshape(*shape) }
+        @hard = PIECES.to_h { |piece| [piece, hard(piece)] }
+        freeze
+      end
+
+      # @param first_bar [Integer] from 1
+      # @param bars [Integer]
+      # @return [StepPattern]
+      def pattern(first_bar, bars)
+        rows = PIECES.map { |piece| row(piece, (first_bar - 1)...(first_bar - 1 + bars)) }
+        StepPattern.new(first_bar:, bars:, steps: @steps.steps, rows:, names: PatternNames.of(rows, @steps.steps),
+          hat_rate: PatternNames.hat_rate(rows.last, @steps.per_beat), departures: departures(rows, first_bar, bars), confidence: confidence(rows))
+      end
+
+      # @return [Array<Float>] hat strokes per beat in each bar
+      def hat_rates = (@likely["hats"].sum(axis: 1) / (@steps.steps / @steps.per_beat)).to_a
+
+      # @param piece [String] one of PIECES
+      # @return [Numo::DFloat] shape [bars, steps], 0 to 1
+      def likely(piece) = @likely.fetch(piece)
+
+      private
+
+      def hard(piece)
+        struck = @levels[piece][(@likely[piece] > STROKE).where]
+        struck.empty? ? 0.0 : Signal::Series.percentile(struck, HARD_SHARE)
+      end
+
+      def row(piece, bars)
+        likely = @likely[piece][bars, true]
+        under = @hard[piece] - @levels[piece][bars, true]
+        struck = Numo::DFloat.cast((likely > STROKE) & (under < GHOST))
+        soft = Numo::DFloat.cast((likely > STROKE) & (under >= GHOST))
+        counts = (struck + soft).sum(axis: 0)
+        velocity = (Numo::NMath.exp(under.clip(0, nil) * -1) * (struck + soft)).sum(axis: 0) / counts.clip(1, nil)
+        StepRow.new(piece:, probability: rounded(likely.mean(axis: 0)), velocity: rounded(velocity), ghost: rounded(soft.mean(axis: 0)))
+      end
+
+      def rounded(values) = values.to_a.map { |value| value.round(2) }
+
+      def departures(rows, first_bar, bars)
+        (0...bars).filter_map do |bar|
+          more, less = differences(rows, first_bar - 1 + bar)
+          Departure.new(bar: first_bar + bar, kind: more >= less ? "fill" : "gap") if more + less >= DEPARTS * @steps.steps
+        end
+      end
+
+      # Kick and snare steps that are struck against the pattern, and those that are missing.
+      def differences(rows, bar)
+        rows.first(2).each_with_object([0, 0]) do |row, counts|
+          @likely[row.piece][bar, true].to_a.zip(row.probability) do |is, usual|
+            counts[0] += 1 if is > STROKE && usual < 0.3
+            counts[1] += 1 if is < 1 - STROKE && usual > 0.7
+          end
+        end
+      end
+
+      # Sure when steps are struck nearly always or nearly never.
+      def confidence(rows)
+        all = rows.first(2).flat_map(&:probability)
+        (all.sum { |value| (value - 0.5).abs * 2 } / all.size).clamp(0.05, 0.95).round(2)
+      end
+    end
+  end
+end

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Rhythm
+    # Names for drum patterns, where one fits.
+    module PatternNames
+      # Steps (of sixteen) on which each piece must be struck and must rest, in the order in which names are tried.
+      SIXTEEN = {
+        "four-on-the-floor" => { kick: [[0, 4, 8, 12], [2, 6, 10, 14]] },
+        "half-time backbeat" => { snare: [[8], [4, 12]], kick: [[0], []] },
+        "train beat" => { snare: [[0, 2, 4, 6, 8, 10, 12, 14], []] },
+        "two-step" => { kick: [[0, 10], [4, 8, 12]], snare: [[4, 12], [0, 8]] },
+        "breakbeat" => { kick: [[0, 2, 10], [4, 12]], snare: [[4, 12], [0, 8]] },
+        "one-drop" => { kick: [[8], [0, 4, 12]], snare: [[], [0, 4]] },
+        "backbeat" => { snare: [[4, 12], [0, 8]] },
+        "tresillo" => { kick: [[0, 6, 12], [4, 8]] },
+        "son clave 3-2" => { snare: [[0, 6, 12], [4, 8]] }
+      }.freeze
+      TWELVE = { "waltz" => { kick: [[0], [4, 8]] }, "six-eight backbeat" => { snare: [[6], [0]] } }.freeze
+      # A step counts as struck, and as resting.
+      STRUCK = 0.55
+      RESTING = 0.35
+      # How often hats play per beat of four steps, by which steps are struck.
+      HATS = { "16ths" => [[0, 1, 2, 3], []], "8ths" => [[0, 2], [1, 3]], "off-beats" => [[2], [0, 1, 3]], "quarters" => [[0], [1, 2, 3]] }.freeze
+
+      # @param rows [Array<StepRow>] kick, snare, hats
+      # @param steps [Integer] in a bar
+      # @return [Array<String>] all names that fit, the most telling first
+      def self.of(rows, steps)
+        known = { 16 => SIXTEEN, 12 => TWELVE }.fetch(steps, {})
+        by_piece = rows.to_h { |row| [row.piece.to_sym, row.probability] }
+        known.select { |_, pieces| pieces.all? { |piece, (struck, resting)| fits?(by_piece[piece], struck, resting) } }.keys
+      end
+
+      # @param row [StepRow] the hats
+      # @param per_beat [Integer] steps in a beat: 4, 6 in compound meters, 2 where the beat is an eighth
+      # @return [String, nil] nil when the hats rest or keep to no rate
+      def self.hat_rate(row, per_beat)
+        beat = row.probability.each_slice(per_beat).to_a.transpose.map { |place| place.sum / place.size }
+        return HATS.find { |_, (struck, resting)| fits?(beat, struck, resting) }&.first if per_beat == 4
+
+        eighths, between = beat.partition.with_index { |_, place| place.even? }
+        return "16ths" if between.all? { |share| share >= STRUCK }
+
+        eighths.all? { |share| share >= STRUCK } ? "8ths" : nil
+      end
+
+      def self.fits?(probability, struck, resting)
+        struck.all? { |step| probability[step] >= STRUCK } && resting.all? { |step| probability[step] <= RESTING }
+      end
+      private_class_method :fits?
+    end
+  end
+end

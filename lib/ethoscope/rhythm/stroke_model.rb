@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Rhythm
+    # How likely kick, snare or clap, and hats are struck at given moments, from how the level of twelve
+    # registers rises, stays and falls there: a network with one small hidden layer (after Vogl, Dorfer & Knees, "Drum
+    # transcription from polyphonic music with recurrent neural networks", ICASSP 2017, with the grid in the place of the
+    # recurrence). The weights in stroke_weights.csv were learnt by `rake learn:strokes`.
+    class StrokeModel
+      WEIGHTS_FILE = File.join(__dir__, "stroke_weights.csv")
+      PIECES = %w[kick snare hats].freeze
+      REGISTERS = 12
+      # Frames before, at and after a moment (12 ms each) over which the level is taken.
+      BEFORE = (-7..-4)
+      AT = (-2..4)
+      AFTER = (8..12)
+      KINDS = %w[rise fall level].freeze
+      INPUTS = KINDS.flat_map { |kind| (1..REGISTERS).map { |register| "#{kind} #{register}" } }.freeze
+      # The level that a register reaches in its loud moments, against which it is read, and the floor under that.
+      LOUD_SHARE = 0.95
+      FLOOR = 0.003
+
+      # @return [StrokeModel] with the weights that ship with Ethoscope
+      def self.shipped = @shipped ||= new(Signal::WeightTable.read(WEIGHTS_FILE))
+
+      # @param short_time [Signal::ShortTime]
+      # @param times [Numo::DFloat] shape [n], seconds
+      # @return [Numo::DFloat] shape [n, INPUTS], natural logarithms of ratios of level
+      def self.inputs(short_time, times)
+        levels = levels(short_time)
+        at = Numo::Int32.cast((times * short_time.rate).round)
+        before, now, after = [BEFORE, AT, AFTER].map { |frames| around(levels, at, frames) }
+        Numo::DFloat.hstack([now - before, now - after, now])
+      end
+
+      # Log level of each register by frame, 0 where the register is loud.
+      def self.levels(short_time)
+        groups = (0...short_time.bands.shape[1]).to_a.then { |bands| bands.each_slice((bands.size / REGISTERS.to_f).ceil).to_a }
+        groups << groups.last while groups.size < REGISTERS
+        columns = groups.first(REGISTERS).map do |bands|
+          level = Numo::DFloat.cast(short_time.bands[true, bands].mean(axis: 1))
+          loud = [Signal::Series.percentile(level, LOUD_SHARE), 1e-6].max
+          Numo::NMath.log((level / loud) + FLOOR)
+        end
+        Numo::DFloat.vstack(columns).transpose.dup
+      end
+      private_class_method :levels
+
+      # The loudest frame around a moment; before and after it the mean.
+      def self.around(levels, at, frames)
+        parts = frames.map { |shift| levels[(at + shift).clip(0, levels.shape[0] - 1), true] }
+        return parts.reduce { |a, b| Numo::DFloat.maximum(a, b) } if frames == AT
+
+        parts.reduce(:+) / parts.size
+      end
+      private_class_method :around
+
+      # @param table [Signal::WeightTable] rows INPUTS, "bias" and hidden units; columns hidden units and PIECES
+      def initialize(table)
+        hidden = table.columns - PIECES
+        @into = table.block(INPUTS, hidden)
+        @bias = table.block(["bias"], hidden)
+        @out = table.block(hidden, PIECES)
+        @piece_bias = table.block(["bias"], PIECES)
+        freeze
+      end
+
+      # @param inputs [Numo::DFloat] shape [n, INPUTS], see {inputs}
+      # @return [Numo::DFloat] shape [n, PIECES], 0 to 1
+      def likelihood(inputs)
+        hidden = (Numo::Linalg.dot(inputs, @into) + @bias).clip(0, nil)
+        1 / (1 + Numo::NMath.exp((Numo::Linalg.dot(hidden, @out) + @piece_bias) * -1))
+      end
+    end
+  end
+end

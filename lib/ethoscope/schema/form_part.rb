@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  class Schema
+    # Sections, bars, layers, what changes, techniques.
+    class FormPart
+      # @param findings [Findings]
+      # @param confidence [Confidence]
+      def initialize(findings, confidence)
+        @found = findings
+        @confidence = confidence
+      end
+
+      # @return [Hash]
+      def to_h
+        { sections: @found.sections.map { |section| section.to_h.merge(confidence: @confidence.of(:section, section.confidence)) }, bars:,
+          layers: @found.layers.map { |layer| layer.to_h.merge(confidence: @confidence.of(:"layer_#{layer.role}", layer.confidence)) },
+          changes: @found.changes, phrase_bars: Form::Changes.phrase(@found.changes),
+          techniques: @found.sightings.map { |sighting| { name: Techniques::Library.entry(sighting.kind).name }.merge(sighting.to_h) } }
+      end
+
+      private
+
+      def bars
+        tempos = @found.grid.bar_tempos
+        @found.grid.bar_edges.each_cons(2).with_index.map do |(from, to), i|
+          { bar: i + 1, start: from, end: to, energy: @found.energy[i], width: @found.side[i], bpm: tempos[i] }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  class Schema
+    # Tuning, key, chords and loops.
+    class HarmonyPart
+      # @param findings [Findings]
+      # @param confidence [Confidence]
+      def initialize(findings, confidence)
+        @found = findings
+        @confidence = confidence
+        @edges = findings.grid.half_beat_edges
+      end
+
+      # @return [Hash]
+      def to_h
+        tuning = @found.features.tuning
+        { tuning_cents: tuning.cents,
+          tuning: { cents: tuning.cents, confidence: tuning.confidence, a4: (440 * (2**(tuning.cents / 1200))).round(1), histogram: tuning.histogram },
+          key: key_part, pitch_classes:, chords: chords, loop: @found.loop && loop_part(@found.loop), loops: @found.loops.map { |letters, loop| loop_part(loop).merge(letters:) },
+          cadences: @found.cadences }
+      end
+
+      private
+
+      def key = @found.key
+
+      def key_part
+        return nil if @found.keys.empty?
+
+        best, *rest = @found.keys.map { |candidate| named(candidate.key).merge(odds: candidate.odds) }
+        named(key).merge(confidence: @confidence.of(:key, @found.key_confidence), signature: key.signature, rivals: rivals(best, rest),
+          scale: key.scale.map { |note| key.spell(note) }, pentatonic: @found.pentatonic,
+          stretches: @found.key_stretches.map { |stretch| named(stretch.key).merge(stretch.to_h.except(:key)) },
+          outside: @found.outside.map { |note| { note: key.spell(note.pitch_class), share: note.share, bars: note.bars } })
+      end
+
+      def named(key) = { tonic: key.tonic, mode: key.mode }
+
+      # When a person has set another key, the engine's first choice is a rival.
+      def rivals(best, rest) = (best.slice(:tonic, :mode) == named(key) ? rest : [best, *rest]).first(5)
+
+      def pitch_classes
+        all, bass = [@found.recognizer.treble, @found.recognizer.bass].map { |chroma| shares(chroma.mean(axis: 0)) }
+        { all:, bass: }
+      end
+
+      def shares(row)
+        squares = row**2
+        (squares / [squares.sum, 1e-9].max).to_a.map { |share| share.round(4) }
+      end
+
+      def chords
+        sounding = @found.spans
+        sounding.each_with_index.map { |span, i| chord(span, sounding[(i + 1)..].find { |other| !other.chord.none? }&.chord) }
+      end
+
+      def chord(span, following)
+        bar, beat = @found.grid.place(span.first)
+        degree = Harmony::Degree.of(span.chord, key)
+        function = Harmony::Function.of(span.chord, key, following)
+        { start: @edges[span.first].round(5), end: @edges[span.last].round(5), label: span.chord.label(key), symbol: span.chord.symbol(key),
+          degree: degree&.numeral, borrowed_from: degree&.borrowed_from, function: function&.kind, function_of: function&.of,
+          confidence: @confidence.of(:chord, span.confidence), rivals: span.rivals.map { |chord, odds| { symbol: chord.symbol(key), odds: } },
+          bar:, beat:, beats: (span.last - span.first) / 2.0 }
+      end
+
+      def loop_part(loop)
+        { bars: loop.bars, degrees: loop.degrees, symbols: loop.chords.map { |chord| chord.symbol(key) }, starts: loop.starts, confidence: loop.confidence }
+      end
+    end
+  end
+end

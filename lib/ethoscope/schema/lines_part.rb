@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  class Schema
+    # The bass line and the clear high lines.
+    class LinesPart
+      # @param findings [Findings]
+      def initialize(findings, _confidence)
+        @found = findings
+        @edges = findings.grid.half_beat_edges
+      end
+
+      # @return [Hash]
+      def to_h
+        pitches = @found.bass.map(&:pitch)
+        { bass: { notes: @found.bass.map { |note| bass_note(note) }, tones: Harmony::BassLine.shares(@found.bass), lowest: pitches.min, highest: pitches.max },
+          leads: @found.leads }
+      end
+
+      private
+
+      def bass_note(note)
+        bar, beat = @found.grid.place(note.first)
+        { bar:, beat:, beats: (note.last - note.first) / 2.0, start: @edges[note.first].round(3), end: @edges[note.last].round(3), pitch: note.pitch,
+          name: @found.key.spell(note.pitch % 12), tone: note.tone }
+      end
+    end
+  end
+end

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  class Schema
+    # Tempo, meter, beats, groove and drum steps.
+    class RhythmPart
+      # @param findings [Findings]
+      # @param confidence [Confidence]
+      def initialize(findings, confidence)
+        @found = findings
+        @confidence = confidence
+      end
+
+      # @return [Hash]
+      def to_h
+        { tempo:, tempo_map:, meter: grid.meter.name, meters: rhythm ? rhythm.meters : [],
+          meter_confidence: rhythm ? @confidence.of(:meter, rhythm.meters.first.odds) : 0.0,
+          downbeat_confidence: rhythm ? @confidence.of(:downbeats, rhythm.grid_confidence) : 0.0,
+          beats: grid.beats, downbeats: grid.downbeats, pickup_beats: grid.pickup, end: grid.bar_edges.last, groove:, drums: @found.patterns }
+      end
+
+      private
+
+      def rhythm = @found.rhythm
+
+      def grid = @found.grid
+
+      def tempo
+        return { bpm: nil, constant: false, confidence: 0.0, candidates: [], pulse: [] } unless rhythm
+
+        { bpm: rhythm.bpm, constant: rhythm.constant, confidence: @confidence.of(:tempo, rhythm.confidence), candidates: rhythm.candidates, pulse: rhythm.pulse }
+      end
+
+      def tempo_map
+        return [] unless rhythm
+        return [{ bar: 1, time: grid.bar_edges.first, bpm: rhythm.bpm }] if rhythm.constant
+
+        grid.bar_tempos.each_with_index.map { |bpm, bar| { bar: bar + 1, time: grid.bar_edges[bar], bpm: } }
+      end
+
+      def groove
+        swing = rhythm&.swing
+        { swing_ratio: swing&.ratio || 0.5, swing_unit: swing&.unit || "8th", confidence: swing&.confidence || 0.0,
+          timing: @found.timings, feel: Rhythm::MicroTiming.feel(@found.timings) }
+      end
+    end
+  end
+end

@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  class Schema
+    # Fills in what analyses of older engines did not say, as "nothing found", so that they can still be shown.
+    module Upgrade
+      WHOLE = { drums: [], loops: [], cadences: [], leads: [], changes: [], phrase_bars: nil, downbeat_confidence: 0.0,
+                bass: { notes: [], tones: {}, lowest: nil, highest: nil },
+                mix: { centres: [], spectrum: [], registers: [], sections: [] } }.freeze
+      PARTS = { tempo: { pulse: [] }, groove: { timing: [], feel: nil }, tuning: { histogram: [] },
+                key: { pentatonic: false, stretches: [], outside: [] },
+                loudness: { range: nil, loudest_short_term: -70.0, true_peak: 0.0, short_term: [] } }.freeze
+      CHORD = { function: nil, function_of: nil, rivals: [] }.freeze
+      CANDIDATE = { reason: "" }.freeze
+
+      # @param data [Hash] the schema of any engine version, symbol keys
+      # @return [Hash] with all parts of the present one
+      def self.of(data)
+        full = WHOLE.merge(data)
+        PARTS.each { |name, defaults| full[name] = defaults.merge(full[name]) if full[name] }
+        full[:chords] = full[:chords].map { |chord| CHORD.merge(chord) } if full[:chords]
+        full[:tempo] = full[:tempo].merge(candidates: full[:tempo][:candidates].map { |one| CANDIDATE.merge(one) }) if full.dig(:tempo, :candidates)
+        full
+      end
+    end
+  end
+end

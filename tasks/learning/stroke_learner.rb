@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+module Learning
+  # Learns the network of {Ethoscope::Rhythm::StrokeModel} from step patterns that are known: the truth gives the share of bars in
+  # which each step of a section is struck.
+  class StrokeLearner
+    Model = Ethoscope::Rhythm::StrokeModel
+    Rhythm = Ethoscope::Rhythm
+    # Names that the truth has for the pieces.
+    KEYS = %i[kick snare hat].freeze
+    HIDDEN = 32
+    EPOCHS = 40
+    BATCH = 1024
+    RATE = 0.01
+    PENALTY = 1e-4
+
+    # @param song [Corpus::Song]
+    # @return [Array, nil] inputs and targets of all steps of the sections whose pattern is known, as binary matrices
+    def self.measure(song)
+      pattern = song.truth[:drum_pattern]
+      grid = grid(song.truth) if pattern
+      return nil unless grid && KEYS.all? { |key| pattern[key].nil? || pattern[key].size == grid.meter.steps }
+
+      steps = Rhythm::StepGrid.new(grid, Rhythm::Swing.new(**song.truth[:swing].slice(:unit, :ratio), confidence: 1.0))
+      bars = bars(song.truth, pattern, grid)
+      return nil if bars.empty?
+
+      wanted = Numo::SFloat.cast(KEYS.map { |key| pattern[key] || ([0.0] * grid.meter.steps) }).transpose
+      targets = Numo::SFloat.vstack([wanted] * bars.size)
+      [Numo::SFloat.cast(Model.inputs(song.features.short, steps.times[bars, true].flatten)).to_binary, targets.to_binary]
+    end
+
+    def self.grid(truth)
+      meter = Rhythm::Meter.named(truth[:meter])
+      beats = truth[:beats]
+      pickup = beats.index { |time| (time - truth[:downbeats].first).abs < 0.02 } || 0
+      bars = (beats.size - pickup) / meter.beats
+      edges = [*beats, (2 * beats[-1]) - beats[-2]].first(pickup + (bars * meter.beats) + 1)
+      bars.positive? ? Rhythm::BeatGrid.new(edges:, pickup:, meter:) : nil
+    end
+    private_class_method :grid
+
+    # Bars from 0 that lie in a section with that label.
+    def self.bars(truth, pattern, grid)
+      spans = truth[:sections].select { |section| section[:label] == pattern[:section] }
+      grid.bar_edges.each_cons(2).each_with_index.filter_map do |(from, to), bar|
+        bar if spans.any? { |span| ((from + to) / 2).between?(span[:start], span[:end]) }
+      end
+    end
+    private_class_method :bars
+
+    # @param measured [Array] what {measure} gave for each song
+    def initialize(measured)
+      @inputs, @targets = [Model::INPUTS.size, KEYS.size].each_with_index.map do |width, i|
+        Numo::SFloat.vstack(measured.map { |pair| Numo::SFloat.from_binary(pair[i]).then { |flat| flat.reshape(flat.size / width, width) } })
+      end
+    end
+
+    # @return [Ethoscope::Signal::WeightTable]
+    def learn
+      random = Random.new(0)
+      draw = ->(rows, columns, scale) { Numo::DFloat.cast(Array.new(rows) { Array.new(columns) { random.rand(-1.7..1.7) * scale } }) }
+      weights = { into: draw.call(Model::INPUTS.size, HIDDEN, 0.15), bias: Numo::DFloat.zeros(HIDDEN), out: draw.call(HIDDEN, KEYS.size, 0.1),
+                  piece_bias: Numo::DFloat.zeros(KEYS.size) }
+      adam = Adam.new(weights, penalty: PENALTY)
+      EPOCHS.times do |epoch|
+        rate = RATE * 0.5 * (1 + Math.cos(Math::PI * epoch / EPOCHS))
+        (0...@inputs.shape[0]).to_a.shuffle(random:).each_slice(BATCH) { |batch| adam.step(gradients(weights, batch), rate) }
+      end
+      table(weights)
+    end
+
+    private
+
+    def gradients(weights, batch)
+      rows = Numo::DFloat.cast(@inputs[batch, true])
+      before = Numo::Linalg.dot(rows, weights[:into]) + weights[:bias]
+      hidden = before.clip(0, nil)
+      belief = 1 / (1 + Numo::NMath.exp((Numo::Linalg.dot(hidden, weights[:out]) + weights[:piece_bias]) * -1))
+      excess = (belief - @targets[batch, true]) / batch.size
+      of_hidden = Numo::Linalg.dot(excess, weights[:out].transpose.dup) * Numo::DFloat.cast(before.gt(0))
+      { into: Numo::Linalg.dot(rows.transpose.dup, of_hidden), bias: of_hidden.sum(axis: 0), out: Numo::Linalg.dot(hidden.transpose.dup, excess),
+        piece_bias: excess.sum(axis: 0) }
+    end
+
+    def table(weights)
+      units = (1..HIDDEN).map { |unit| "hidden #{unit}" }
+      cells = Model::INPUTS.each_with_index.to_h { |name, i| [name, weights[:into][i, true].to_a] }
+      cells["bias"] = weights[:bias].to_a + weights[:piece_bias].to_a
+      units.each_with_index { |name, i| cells[name] = ([nil] * HIDDEN) + weights[:out][i, true].to_a }
+      Ethoscope::Signal::WeightTable.new(units + Model::PIECES, cells)
+    end
+  end
+end

@@ -1,0 +1,42 @@
+import { changeSigns, changeWords } from "./changes";
+import { same, useSheet } from "./context";
+import { Row } from "./Row";
+
+export const CHANGES_HEIGHT = 26;
+/** Marks of one sign more than this do not fit their place and are cut. */
+const NARROWEST = 18;
+
+/** What enters and leaves where runs of four bars begin. */
+export function ChangesRow() {
+  const { analysis, geometry, selection, select } = useSheet();
+  return (
+    <Row height={CHANGES_HEIGHT} label={<span className="block text-13 font-medium">What changes</span>}>
+      {analysis.changes.map((change, index) => {
+        const next = analysis.changes[index + 1]?.bar ?? analysis.bars.length + 1;
+        const words = changeWords(change).join("; ");
+        return (
+          <button
+            key={change.bar}
+            type="button"
+            aria-pressed={same(selection, { kind: "change", bar: change.bar })}
+            aria-label={`Bar ${change.bar}: ${words}`}
+            title={`Bar ${change.bar}: ${words}`}
+            onClick={() => select({ kind: "change", bar: change.bar })}
+            className={`absolute top-0 h-[20px] overflow-hidden border-l-2 border-measured pl-1 text-left figure whitespace-nowrap text-measured hover:bg-wash ${
+              same(selection, { kind: "change", bar: change.bar }) ? "bg-wash" : ""
+            }`}
+            style={{
+              left: geometry.xOfBar(change.bar),
+              width: Math.max(NARROWEST, (next - change.bar) * geometry.barWidth - 2),
+            }}
+          >
+            {changeSigns(change)}
+          </button>
+        );
+      })}
+      {analysis.changes.length === 0 && (
+        <p className="font-serif text-13 italic text-ink-3">Nobody enters or leaves.</p>
+      )}
+    </Row>
+  );
+}
