@@ -52,7 +52,7 @@ module Ethoscope
 
     def find_form
       segmenter = Form::Segmenter.new(@hearing.boundary_features.rows, @grid.bars)
-      @sections = Form::Labeler.new(@hearing.bar_features, segmenter, @hearing.energy, @grid).sections
+      @sections = Form::Labeler.new(@hearing.bar_features, segmenter, @hearing.energy, @grid, @features.duration).sections
       find_keys
       bars = @grid.per_bar(@spans)
       @loop = Harmony::LoopFinder.new(bars, @key).main

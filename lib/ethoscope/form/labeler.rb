@@ -15,12 +15,13 @@ module Ethoscope
       # @param segmenter [Segmenter]
       # @param energy [Array<Float>] loudness of each bar in LUFS
       # @param grid [Rhythm::BeatGrid]
-      def initialize(features, segmenter, energy, grid)
+      # @param duration [Float] seconds: the first section starts with the recording, the last one ends with it
+      def initialize(features, segmenter, energy, grid, duration)
         @features = features
         @segmenter = segmenter
         @ranges = segmenter.sections
         @energy = energy
-        @edges = grid.bar_edges
+        @edges = [0.0, *grid.bar_edges[1...-1], [duration, grid.bar_edges.last].max]
       end
 
       # @return [Array<Section>]

@@ -111,7 +111,7 @@ module Ethoscope
 
       def key_why(name)
         home = @data[:key][:tonic]
-        starts = @data[:sections].count { |section| root_after(section[:start]) == home }
+        starts = @data[:sections].count { |section| root_after(@data[:bars][section[:first_bar] - 1][:start]) == home }
         total = @data[:sections].size
         ["#{name} holds the chords best; #{Words.number(starts)} of #{Words.number(total)} sections open on #{Words.signs(home)}.", outside].compact.join(" ")
       end

@@ -78,12 +78,18 @@ module Ethoscope
         PLOTTED.map { |bpm| [bpm, @pulse.correlation_at(60.0 / bpm).round(3)] }
       end
 
-      # For a constant tempo the mean over all beats; else the median of the bars.
+      # For a constant tempo the mean over all beats; else the median over time.
       def tempo(grid, best)
         return 60.0 * (grid.edges.size - 1) / (grid.edges.last - grid.edges.first) if @warp.constant
 
-        tempos = grid.bar_tempos.sort
-        tempos.empty? ? best.bpm : tempos[tempos.size / 2]
+        middle_tempo(grid)
+      end
+
+      # The tempo that half of the time lies under.
+      def middle_tempo(grid)
+        lengths = grid.bar_edges.each_cons(2).map { |from, to| to - from }
+        passed = 0.0
+        grid.bar_tempos.zip(lengths).sort.find { |_, length| (passed += length) >= lengths.sum / 2 }.first
       end
 
       def tempo_candidates(weighed, bpm)

@@ -22,7 +22,6 @@ module Ethoscope
         @edges = edges.freeze
         @pickup = pickup
         @meter = meter
-        freeze
       end
 
       NOMINAL_BEAT = 0.5
@@ -87,9 +86,31 @@ module Ethoscope
         end
       end
 
-      # @return [Array<Float>] beats per minute in each bar
+      # Bars on each side that help to read the tempo of one.
+      REACH = 4
+
+      # @return [Array<Float>] beats per minute in each bar, from the straight line through the five bars around, before or after
+      #   it that fits best: jumps stay jumps and the jitter of single beats is smoothed away
       def bar_tempos
-        bar_edges.each_cons(2).map { |from, to| (60.0 * meter.beats / (to - from)).round(2) }
+        @bar_tempos ||= (0...bars).map { |bar| (60.0 / windows(bar).map { |first, last| line(first, last) }.min_by(&:last).first).round(2) }
+      end
+
+      private
+
+      # First and last bar edge of the runs that hold a bar.
+      def windows(bar)
+        [[bar - REACH, bar + 1], [bar - (REACH / 2), bar + 1 + (REACH / 2)], [bar, bar + 1 + REACH]].map { |first, last| [[first, 0].max, [last, bars].min] }.uniq
+      end
+
+      # Seconds per beat by least squares over the beats of some bars, and the mean squared error; short runs are trusted less.
+      def line(first, last)
+        times = edges[(pickup + (first * meter.beats))..(pickup + (last * meter.beats))]
+        middle = (times.size - 1) / 2.0
+        mean = times.sum / times.size
+        spread = times.each_index.sum { |i| (i - middle)**2 }
+        slope = times.each_with_index.sum { |time, i| (i - middle) * (time - mean) } / spread
+        error = times.each_with_index.sum { |time, i| (time - mean - (slope * (i - middle)))**2 } / times.size
+        [slope, (error + 1e-7) * (REACH + 1.0) / (last - first)]
       end
     end
   end

@@ -11,8 +11,10 @@ module Ethoscope
       BINS = 96
       # The off-beat is looked for between these places.
       RANGE = (0.42..0.74)
+      # An off-beat later than this must be told from a sixteenth.
+      STEADY = 0.64
       # A rise at the very edge belongs to the next beat.
-      LATEST = 0.72
+      LATEST = 0.7
       # Less than this much later than the middle is straight playing.
       STRAIGHT = 0.022
       # How far an off-beat must rise above the quiet part of the fold to be one.
@@ -46,9 +48,17 @@ module Ethoscope
         return nil unless window.max > PRESENT * fold.sort[BINS / 3]
 
         place = centre(window, first)
-        place if place < LATEST
+        place if place < LATEST && peak?(fold, place)
       end
       private_class_method :off_beat
+
+      # Whether the fold falls again before the last quarter, where straight sixteenths would stand.
+      def self.peak?(fold, place)
+        return true if place <= STEADY
+
+        fold[(0.73 * BINS).round..(0.77 * BINS).round].max < fold[(place * BINS).round]
+      end
+      private_class_method :peak?
 
       # Middle of the plateau around the peak: the curve was widened evenly to both sides.
       def self.centre(window, first)

@@ -38,7 +38,7 @@ export function SectionCard({ index }: { index: number }) {
       <Part title="In this section">
         <Facts
           facts={[
-            ["Length", `${section.bars} bars, ${(section.end - section.start).toFixed(1)} s`],
+            ["Length", `${section.bars} bars, ${((inside.at(-1)?.end ?? 0) - (inside[0]?.start ?? 0)).toFixed(1)} s`],
             ["Energy", `${figure(energy, 1)} LUFS`],
             ["Who plays", playing.join(", ") || "nobody for sure"],
           ]}
