@@ -9,8 +9,9 @@ class SummaryTest < Ethoscope::TestCase
     text = summary
 
     assert_match(/\Asong\.wav  16 bars, 0:3\d\.\d/, text)
-    %w[tempo meter key tuning loop loudness swing].each { |name| assert_match(/^#{name} +\S/, text) }
-    assert_match(/^A +verse +bars +1-4 +Am/, text)
+    %w[tempo meter feel key tuning loop bass loudness width].each { |name| assert_match(/^#{name} +\S/, text) }
+    assert_match(/^A +verse +bars +1-4 +Am.*backbeat/, text)
+    assert_match(/dBTP/, text)
     assert_match(/^kick +[ .:*#]{16}$/, text)
   end
 
@@ -24,7 +25,7 @@ class SummaryTest < Ethoscope::TestCase
   end
 
   def test_a_moving_tempo_says_so
-    assert_match(/changes over the song/, summary(tempo: Fixture.tempo(100.0).merge(constant: false)))
+    assert_match(/moving 100\.0 to 100\.0/, summary(tempo: Fixture.tempo(100.0).merge(constant: false)))
   end
 
   def test_progress_is_shown_on_a_terminal_alone

@@ -90,7 +90,7 @@ class AudioTest < Ethoscope::TestCase
       recording = SoundFile.sine(hertz, 6, level:)
       path = SoundFile.write(recording, File.join(folder, "#{hertz}.wav"))
 
-      assert_in_delta ffmpeg_loudness(path), Audio::Loudness.new(recording).integrated, 0.11, "#{hertz} Hz"
+      assert_in_delta ffmpeg_loudness(path), Audio::Loudness.new(Audio::SoundField.of(recording)).integrated, 0.11, "#{hertz} Hz"
     end
   end
 
@@ -98,13 +98,13 @@ class AudioTest < Ethoscope::TestCase
     loud = SoundFile.sine(997, 6, level: 0.25)
     padded = Recording.new(channels: loud.channels.concatenate(Numo::SFloat.zeros(2, 44_100 * 10), axis: 1), rate: 44_100)
 
-    assert_in_delta Audio::Loudness.new(loud).integrated, Audio::Loudness.new(padded).integrated, 0.3
+    assert_in_delta Audio::Loudness.new(Audio::SoundField.of(loud)).integrated, Audio::Loudness.new(Audio::SoundField.of(padded)).integrated, 0.3
   end
 
   def test_width_tells_mono_from_opposite_phase
     row = SoundFile.sine(440, 5).channels[0, true].dup
     widths = [[row, row], [row, row * -1], [row, row * 0]].map do |pair|
-      Audio::Width.new(Recording.new(channels: Numo::SFloat.vstack(pair), rate: 44_100)).between(1, 4)
+      Audio::Width.new(Audio::SoundField.of(Recording.new(channels: Numo::SFloat.vstack(pair), rate: 44_100))).between(1, 4)
     end
 
     assert_in_delta 0.0, widths[0], 1e-6

@@ -40,10 +40,10 @@ class BarModelTest < Ethoscope::TestCase
   end
 
   def test_every_feature_needs_a_weight
-    assert_raises(KeyError) { Rhythm::BarModel.new({}) }
-    weights = YAML.safe_load_file(Rhythm::BarModel::WEIGHTS_FILE)
+    table = Ethoscope::Signal::WeightTable.read(Rhythm::BarModel::WEIGHTS_FILE)
 
-    assert_equal Rhythm::BarFeatures::NAMES.map(&:to_s), weights.keys
+    assert_equal [*Rhythm::BarFeatures::NAMES.map(&:to_s), "bias", "out"], table.rows
+    assert_raises(KeyError) { Rhythm::BarModel.new(Ethoscope::Signal::WeightTable.new(%w[mean scale straight], {})) }
   end
 
   private
@@ -52,7 +52,7 @@ class BarModelTest < Ethoscope::TestCase
     Rhythm::BarHypothesis.new(period: 0.5, meter: Rhythm::Meter.named("4/4"), first_downbeat: 0.0, features: [value] * Rhythm::BarFeatures::NAMES.size)
   end
 
-  def onset(samples) = Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.new(samples, RATE))
+  def onset(samples) = Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.of(samples, RATE))
 
   # Clicks wherever the number that the block gives for a moment goes up.
   def onset_of(seconds)

@@ -8,23 +8,23 @@ class FeaturesTest < Ethoscope::TestCase
 
   def kept
     path = File.join(folder, "song.features")
-    Ethoscope::FeaturesFile.write(features, path)
+    Store::FeaturesFile.write(features, path)
     path
   end
 
   def test_kept_features_give_the_same_analysis
-    assert_equal Ethoscope::Pipeline.new(features).analysis, Ethoscope::Pipeline.new(Ethoscope::FeaturesFile.read(kept)).analysis
+    assert_equal Ethoscope::Pipeline.new(features).analysis, Ethoscope::Pipeline.new(Store::FeaturesFile.read(kept)).analysis
   end
 
   def test_a_file_that_is_missing_or_cut_off_or_of_another_layout_is_not_read
     path = kept
     File.truncate(path, File.size(path) - 100)
 
-    assert_nil Ethoscope::FeaturesFile.read(path)
-    assert_nil Ethoscope::FeaturesFile.read(File.join(folder, "nothing"))
+    assert_nil Store::FeaturesFile.read(path)
+    assert_nil Store::FeaturesFile.read(File.join(folder, "nothing"))
     File.write(path, %({"layout":0}\n))
 
-    assert_nil Ethoscope::FeaturesFile.read(path)
+    assert_nil Store::FeaturesFile.read(path)
   end
 
   def test_a_tempo_that_a_person_sets_is_the_tempo

@@ -52,6 +52,6 @@ class MixTest < Ethoscope::TestCase
 
   def meter(path)
     _, text, = Open3.capture3("ffmpeg", "-nostats", "-i", path, "-filter_complex", "ebur128=peak=true", "-f", "null", "-")
-    text[text.index("Summary:")..]
+    text[text.rindex("Summary:")..]
   end
 end

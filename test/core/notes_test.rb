@@ -35,7 +35,7 @@ class NotesTest < Ethoscope::TestCase
 
     assert_in_delta(-35, tuning.cents, 4)
     assert_in_delta 1.0, tuning.histogram.sum, 0.01
-    activation = Harmony::NoteActivation.new(long, [0.0, 1.0, 2.0], tuning.cents).activation[1, true].to_a
+    activation = Harmony::NoteActivation.new(Ethoscope::Signal::LogSpectra.of(long, tuning.cents), [0.0, 1.0, 2.0]).activation[1, true].to_a
 
     assert_includes [57, 64], activation.each_with_index.max_by(&:first).last + lowest
   end
@@ -55,7 +55,7 @@ class NotesTest < Ethoscope::TestCase
 
   def test_harmonic_change_peaks_where_the_chord_turns
     long = long_time([[60, 0, 2], [64, 0, 2], [65, 2, 4], [69, 2, 4]])
-    change = Harmony::Change.new(long, 0.0)
+    change = Harmony::Change.new(Ethoscope::Signal::LogSpectra.of(long, 0.0))
 
     assert_in_delta 2.0, change.treble.max_index / long.rate, 0.2
     assert_operator change.treble[(1.0 * long.rate).round], :<, change.treble.max / 3
@@ -73,7 +73,7 @@ class NotesTest < Ethoscope::TestCase
   def lowest = Harmony::NoteActivation::LOWEST
 
   def notes_of(tones, edges: [0.0, 0.5, 1.0, 1.5])
-    Harmony::NoteActivation.new(long_time(tones), edges, 0.0)
+    Harmony::NoteActivation.new(Ethoscope::Signal::LogSpectra.of(long_time(tones), 0.0), edges)
   end
 
   # Tones as [MIDI number, from, to], each with eight overtones.

@@ -11,7 +11,7 @@ class ReadingsTest < Ethoscope::TestCase
   end
 
   def test_a_close_rival_is_named_in_the_statement
-    key = Fixture.key("A", "minor").merge(confidence: 0.6, rivals: [{ tonic: "C", mode: "major", odds: 0.3 }])
+    key = Fixture.key("A", "minor").merge(confidence: 0.6, rivals: [{ tonic: "C", mode: "major", odds: 0.3 }], stretches: [])
     reading = read(Fixture.varied(key:))["key"]
 
     assert_equal "A minor, or C major", reading.statement
@@ -19,20 +19,27 @@ class ReadingsTest < Ethoscope::TestCase
   end
 
   def test_a_distant_rival_is_not
-    key = Fixture.key("Bb", "minor").merge(confidence: 0.9, rivals: [{ tonic: "Db", mode: "major", odds: 0.05 }])
+    key = Fixture.key("Bb", "minor").merge(confidence: 0.9, rivals: [{ tonic: "Db", mode: "major", odds: 0.05 }], stretches: [])
 
     assert_equal "B♭ minor, well clear of rivals", read(Fixture.varied(key:))["key"].statement
   end
 
+  def test_a_change_of_key_is_in_the_statement
+    stretches = [["A", 1, 8], ["B", 9, 16]].map { |tonic, first_bar, last_bar| { tonic:, mode: "minor", first_bar:, last_bar:, confidence: 0.9 } }
+
+    assert_equal "A minor, then B minor from bar 9", read(Fixture.varied(key: Fixture.key("A", "minor").merge(stretches:)))["key"].statement
+  end
+
   def test_a_section_opens_on_the_chord_that_sounds_there_even_when_it_was_pushed
     chords = [["A:min", 0.0, 4.0], ["F#:min", 4.0, 9.7], ["A:min", 9.7, 20.0]].map { |label, from, to| { label:, start: from, end: to, bar: 1 } }
-    sections = [0.0, 5.0, 10.0].map { |start| Fixture.analysis.fetch(:sections).first.merge(start:) }
+    sections = [1, 2, 3].map { |first_bar| Fixture.analysis.fetch(:sections).first.merge(first_bar:) }
+    bars = [0.0, 5.0, 10.0].map { |start| Fixture.analysis.fetch(:bars).first.merge(start:) }
     key = Fixture.key("A", "minor")
 
-    assert_match(/two of three sections open on A\./, read(Fixture.varied(chords:, sections:, key:))["key"].why)
+    assert_match(/two of three sections open on A\./, read(Fixture.varied(chords:, sections:, bars:, key:))["key"].why)
     sharp = chords.map { |chord| chord.merge(label: chord[:label].sub("A:", "F#:")) }
 
-    assert_match(/no of three sections open on F\./, read(Fixture.varied(chords: sharp, sections:, key: Fixture.key("F", "minor")))["key"].why)
+    assert_match(/no of three sections open on F\./, read(Fixture.varied(chords: sharp, sections:, bars:, key: Fixture.key("F", "minor")))["key"].why)
   end
 
   def test_a_moving_tempo_says_from_where_to_where

@@ -19,8 +19,8 @@ class SceneTest < Ethoscope::TestCase
     recording = band.recording
     edges = (0..32).map { |beat| band.time_of_bar(1) + (beat * 0.5) }
     grid = Ethoscope::Rhythm::BeatGrid.new(edges:, pickup: 0, meter: Ethoscope::Rhythm::Meter.named("4/4"))
-    short = Ethoscope::Signal::ShortTime.new(Ethoscope::Audio::Resampler.halve(recording.mono), 22_050)
-    width = Ethoscope::Audio::Width.new(recording)
+    short = Ethoscope::Signal::ShortTime.of(Ethoscope::Audio::Resampler.halve(recording.mono), 22_050)
+    width = Ethoscope::Audio::Width.new(Ethoscope::Audio::SoundField.of(recording))
     Ethoscope::Techniques::Scene.new(grid:, sections: [], onset: Ethoscope::Signal::OnsetStrength.new(short), short_time: short, layers: [],
       width: grid.bar_edges.each_cons(2).map { |from, to| width.between(from, to) })
   end

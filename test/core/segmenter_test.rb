@@ -2,7 +2,7 @@
 
 require_relative "../test_helper"
 
-# Sections from features that are given.
+# Sections from odds and features that are given.
 class SegmenterTest < Ethoscope::TestCase
   Form = Ethoscope::Form
   # Stands in for BarFeatures.
@@ -10,25 +10,37 @@ class SegmenterTest < Ethoscope::TestCase
     def size = timbre.shape[0]
   end
 
-  def test_a_change_of_timbre_is_a_boundary
-    assert_equal [0...8, 8...16], sections([["a", 8], ["b", 8]])
+  # Stands in for BoundaryModel: the odds for a boundary at each bar.
+  Model = Struct.new(:odds) do
+    def log_odds(_rows) = odds
+  end
+  # Stands in for Segmenter.
+  Cuts = Struct.new(:sections) do
+    def confidence(_range) = 0.8
+  end
+
+  def test_a_likely_boundary_is_one
+    assert_equal [0...8, 8...16], sections(16, 8 => 3.0)
   end
 
   def test_lengths_of_eight_are_preferred_to_seven_and_nine
-    assert_equal [8, 8, 8], sections([["a", 8], ["b", 8], ["a", 8]]).map(&:size)
+    assert_equal [8, 8, 8], sections(24, 8 => 3.0, 9 => 3.0, 16 => 3.0, 15 => 2.5).map(&:size)
   end
 
-  def test_a_song_that_never_changes_is_cut_by_length_alone
-    ranges = sections([["a", 16]])
-
-    assert_equal 16, ranges.sum(&:size)
-    assert_operator ranges.size, :<=, 2
+  def test_a_song_that_never_changes_is_hardly_cut
+    assert_operator sections(16, {}).size, :<=, 2
   end
 
   def test_sections_cover_all_bars_in_order
-    ranges = sections([["a", 5], ["b", 9], ["c", 7]])
+    assert_equal (0...21).to_a, sections(21, 5 => 4.0, 14 => 4.0).flat_map(&:to_a)
+    assert_equal [0...1], sections(1, {})
+  end
 
-    assert_equal((0...21).to_a, ranges.flat_map(&:to_a))
+  def test_a_section_is_as_sure_as_its_start
+    segmenter = segmenter(16, 8 => 2.0)
+
+    assert_in_delta 1.0, segmenter.confidence(0...8)
+    assert_in_delta 1 / (1 + Math.exp(-2.0)), segmenter.confidence(8...16), 1e-9
   end
 
   def test_what_returns_shares_its_letter_and_the_loudest_is_the_chorus
@@ -72,13 +84,18 @@ class SegmenterTest < Ethoscope::TestCase
     row.map { |value| value / length }
   end
 
-  def sections(plan) = Form::Segmenter.new(features(plan)).sections
+  def segmenter(bars, boundaries)
+    odds = Numo::DFloat.cast((1...[bars, 2].max).map { |bar| boundaries.fetch(bar, -5.0) })
+    Form::Segmenter.new(nil, bars, model: Model.new(odds))
+  end
+
+  def sections(bars, boundaries) = segmenter(bars, boundaries).sections
 
   def label(plan, energies)
     total = plan.sum(&:last)
     ranges = plan.each_with_object([]) { |(_, count), out| out << ((out.last&.end || 0)...((out.last&.end || 0) + count)) }
     energy = plan.flat_map { |kind, count| [energies.fetch(kind).to_f] * count }
     grid = Ethoscope::Rhythm::BeatGrid.new(edges: (0..(total * 4)).map { |beat| beat * 0.5 }, pickup: 0, meter: Ethoscope::Rhythm::Meter.named("4/4"))
-    Form::Labeler.new(features(plan), ranges, energy, grid).sections
+    Form::Labeler.new(features(plan), Cuts.new(ranges), energy, grid, total * 2.0).sections
   end
 end

@@ -69,7 +69,7 @@ class SignalTest < Ethoscope::TestCase
   def test_an_onset_is_strong_where_a_sound_starts
     samples = Numo::SFloat.zeros(3 * 22_050)
     samples[22_050...(22_050 + 4000)] = Numo::NMath.sin(Numo::SFloat.new(4000).seq * 0.3) * 0.5
-    onset = Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.new(samples, 22_050))
+    onset = Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.of(samples, 22_050))
 
     assert_in_delta 1.0, onset.total.max_index / onset.rate, 0.05
     assert_in_delta 3.0, onset.duration, 0.05

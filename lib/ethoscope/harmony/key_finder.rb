@@ -13,12 +13,14 @@ module Ethoscope
       # that its neighbour has in its place.
       REFINED = { "major" => ["lydian", 6, 5], "minor" => ["harmonic minor", 11, 10] }.freeze
       # The telling note must be this many times as strong as the one that it replaces.
-      TELLING = 1.6
+      TELLING = 4.0
       # Scale degrees that a pentatonic scale leaves out, and the share of sound under which they are silent.
       LEFT_OUT = { "major" => [5, 11], "mixolydian" => [5, 10], "minor" => [2, 8], "dorian" => [2, 9], "phrygian" => [1, 8] }.freeze
       SILENT = 0.012
-      # Price of a change of key between sections, in natural log units of odds.
-      CHANGE_PRICE = 9.0
+      # Price of a change of key between sections, in natural log units of odds; moving by a single sharp or flat is more often
+      # a colour than a change.
+      CHANGE_PRICE = 8.0
+      NEAR_PRICE = 22.0
       # Belief of a whole section against that price.
       SECTION_BELIEF = 2.0
       CANDIDATES = 6
@@ -55,14 +57,16 @@ module Ethoscope
         left_out.all? { |step| @squares[(key.pitch_class + step) % 12] / total < SILENT }
       end
 
+      # Keys that share their notes are told apart over the whole recording only.
+      #
       # @param ranges [Array<Range<Integer>>] half beats of each section
       # @param bars [Array<Range<Integer>>] bars of each section, from 1
       # @return [Array<Stretch>] keys in order; one when the key never changes
       def stretches(ranges, bars)
-        rows = ranges.map { |range| Numo::NMath.log(@model.odds(@evidence.rows(range)).flatten + 1e-6) * SECTION_BELIEF }
+        rows = ranges.map { |range| log_odds_by_signature(range) }
         path = best_path(rows)
         runs = path.each_index.slice_when { |a, b| path[a] != path[b] }
-        runs.map { |run| stretch(run, path[run.first], rows, bars) }
+        runs.map { |run| stretch(run, path, rows, bars) }
       end
 
       private
@@ -82,27 +86,48 @@ module Ethoscope
         telling ? Key.new(pitch_class: key.pitch_class, mode: name) : key
       end
 
-      # Viterbi over sections: any change of key costs the same.
+      # A scale's place on the circle of fifths, 0 to 11, whatever its tonic.
+      def place(key) = ((key.pitch_class * 7) + Key::SIGNATURE_SHIFT.fetch(key.mode)) % 12
+
+      def log_odds_by_signature(range)
+        odds = @model.odds(@evidence.rows(range))
+        sums = Numo::DFloat.zeros(12)
+        (0..11).each { |tonic| KeyModel::MODES.each_index { |mode| sums[place(key(tonic, mode))] += odds[tonic, mode] } }
+        Numo::NMath.log(sums + 1e-6) * SECTION_BELIEF
+      end
+
+      # Viterbi over sections.
       def best_path(rows)
-        total = rows.first.dup
+        total = rows.first.to_a
         back = rows.drop(1).map do |row|
-          best = total.max_index
-          stay = total >= total[best] - CHANGE_PRICE
-          total = Numo::DFloat.maximum(total, total[best] - CHANGE_PRICE) + row
-          [stay, best]
+          from = (0..11).map { |to| (0..11).max_by { |place| total[place] - price(place, to) } }
+          total = (0..11).map { |to| total[from[to]] - price(from[to], to) + row[to] }
+          from
         end
-        state = total.max_index
-        back.reverse.each_with_object([state]) do |(stay, best), path|
-          state = best if stay[state].zero?
-          path.unshift(state)
+        state = total.each_with_index.max[1]
+        back.reverse.each_with_object([state]) { |from, path| path.unshift(state = from[state]) }
+      end
+
+      def price(from, to)
+        apart = (to - from) % 12
+        case [apart, 12 - apart].min
+        when 0 then 0.0
+        when 1 then NEAR_PRICE
+        else CHANGE_PRICE
         end
       end
 
-      def stretch(run, state, rows, bars)
-        odds = Numo::NMath.exp(rows[run.first..run.last].sum)
-        found = key(state / KeyModel::MODES.size, state % KeyModel::MODES.size)
-        Stretch.new(key: found, first_bar: bars[run.first].begin, last_bar: bars[run.last].end,
-          confidence: (odds[state] / [odds.sum, 1e-12].max).round(2))
+      def stretch(run, path, rows, bars)
+        state = path[run.first]
+        odds = Numo::NMath.exp(rows[run.first..run.last].sum.then { |sum| sum - sum.max })
+        Stretch.new(key: at_place(state), first_bar: bars[run.first].begin, last_bar: bars[run.last].end, confidence: (odds[state] / odds.sum).round(2))
+      end
+
+      # The recording's own key, moved to where its notes are these.
+      def at_place(state)
+        home = candidates.first.key
+        semitones = ((state - place(home)) * 7) % 12
+        home.transpose(semitones)
       end
     end
   end

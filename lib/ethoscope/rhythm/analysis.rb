@@ -68,8 +68,8 @@ module Ethoscope
         return nil unless grid
 
         candidates = tempo_candidates(weighed, tempo(grid, best))
-        Result.new(bpm: candidates.first.bpm, constant: @warp.constant, confidence: candidates.first.odds, candidates:,
-          meters: meter_candidates(weighed), grid:, grid_confidence: weighed.first.odds.round(3),
+        Result.new(bpm: candidates.first.bpm, constant: @warp.constant, confidence: candidates.first.odds * @pulse.clarity, candidates:,
+          meters: meter_candidates(weighed), grid:, grid_confidence: (weighed.first.odds * @pulse.clarity).round(3),
           swing: Swing.measure(evidence, best), pulse: pulse_curve)
       end
 

@@ -48,7 +48,7 @@ module Ethoscope
 
       def timing(register, curve)
         step, late = offsets(curve)
-        by_step = (0...@steps.steps).map { |place| late[(step.eq(place)).where] }
+        by_step = (0...@steps.steps).map { |place| late.empty? ? late : late[step.eq(place).where] }
         means = by_step.map { |values| values.size >= FEWEST ? values.mean * 1000 : nil }
         Timing.new(register:, offsets_ms: means.map { |mean| mean&.round(1) }, spread_ms: spread(by_step, means), onsets: late.size)
       end

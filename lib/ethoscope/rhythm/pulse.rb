@@ -15,6 +15,11 @@ module Ethoscope
       COMB_TEETH = 6
       RATIOS = [Rational(1, 3), Rational(1, 2), Rational(2, 3), 1, Rational(3, 2), 2, 3].freeze
 
+      # Noise repeats by chance up to about a third of this; the faintest pulse of music heard so far is at twice.
+      FAINTEST = 0.06
+      # From here on a pulse is clear.
+      CLEAR = 0.14
+
       # @return [Float] the period of the strongest pulse in seconds; nil when nothing repeats
       attr_reader :period
       # @return [Numo::DFloat] mean autocorrelation, one value per onset frame of lag
@@ -26,9 +31,12 @@ module Ethoscope
         @correlation = mean_correlation(onset.total)
         @scores = comb_scores
         best = @scores.max_index
-        @period = @scores[best].positive? ? grid[best] : nil
+        @period = @scores[best] > FAINTEST ? grid[best] : nil
         freeze
       end
+
+      # @return [Float] 0 to 1: how far the pulse stands out of what chance gives
+      def clarity = ((@scores.max - FAINTEST) / (CLEAR - FAINTEST)).clamp(0.0, 1.0)
 
       # @return [Array<Float>] periods in seconds that could be the beat, those within the range a person taps
       def related

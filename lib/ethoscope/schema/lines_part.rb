@@ -13,7 +13,7 @@ module Ethoscope
       # @return [Hash]
       def to_h
         pitches = @found.bass.map(&:pitch)
-        { bass: { notes: @found.bass.map { |note| bass_note(note) }, tones: Harmony::BassLine.shares(@found.bass), lowest: pitches.min, highest: pitches.max },
+        { bass: { notes: @found.bass.map { |note| bass_note(note) }, tones: Harmony::BassLine.shares(@found.bass).transform_keys(&:to_sym), lowest: pitches.min, highest: pitches.max },
           leads: @found.leads }
       end
 

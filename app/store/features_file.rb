@@ -2,15 +2,15 @@
 
 require "json"
 
-module Ethoscope
-  # Keeps {Features} in a file, so that readings can be derived again without the sound: one line of JSON that says what
+module Store
+  # Keeps {Ethoscope::Features} in a file, so that readings can be derived again without the sound: one line of JSON that says what
   # follows, then the arrays as 32-bit floats.
   module FeaturesFile
     # Changes when the layout does; a file of another one is not read.
     LAYOUT = 1
     PLAIN = %i[duration channels peak true_peak].freeze
 
-    # @param features [Features]
+    # @param features [Ethoscope::Features]
     # @param path [String] written beside and renamed, so that nobody reads half a file
     def self.write(features, path)
       arrays = arrays_of(features)
@@ -27,7 +27,7 @@ module Ethoscope
     end
 
     # @param path [String]
-    # @return [Features, nil] nil when there is no such file, or one that is cut off or of another layout
+    # @return [Ethoscope::Features, nil] nil when there is no such file, or one that is cut off or of another layout
     def self.read(path)
       File.open(path, "rb") do |file|
         head = JSON.parse(file.gets.to_s, symbolize_names: true)
@@ -55,10 +55,10 @@ module Ethoscope
     private_class_method :array
 
     def self.build(head, arrays)
-      field = Audio::SoundField.new(weighted: Numo::DFloat.cast(arrays[:weighted]), **arrays.slice(:left, :right, :product), hop_seconds: head[:hop_seconds])
-      Features.new(**head.slice(*PLAIN), field:, tuning: Harmony::Tuning.new(**head[:tuning]),
-        short: Signal::ShortTime.new(arrays[:short], head[:centres], head[:short_rate]),
-        spectra: Signal::LogSpectra.new(arrays[:spectra], head[:spectra_rate]))
+      field = Ethoscope::Audio::SoundField.new(weighted: Numo::DFloat.cast(arrays[:weighted]), **arrays.slice(:left, :right, :product), hop_seconds: head[:hop_seconds])
+      Ethoscope::Features.new(**head.slice(*PLAIN), field:, tuning: Ethoscope::Harmony::Tuning.new(**head[:tuning]),
+        short: Ethoscope::Signal::ShortTime.new(arrays[:short], head[:centres], head[:short_rate]),
+        spectra: Ethoscope::Signal::LogSpectra.new(arrays[:spectra], head[:spectra_rate]))
     end
     private_class_method :build
   end
