@@ -2,7 +2,7 @@
 
 require "yaml"
 
-# Learns the tables of the engine from songs with known truth: rake learn:chords[FOLDER] and so on, in the order in which
+# Learns the tables of the engine from songs with known truth: rake learn:chords[FOLDER,FOLDER] and so on, in the order in which
 # they stand here, for each builds on the tables before it. The tables are only printed; whoever learns them measures
 # what they do to songs that they were not learnt from (docs/accuracy.md) before replacing anything.
 namespace :learn do
@@ -12,30 +12,30 @@ namespace :learn do
     %w[corpus adam chord_learner bar_learner key_learner boundary_learner stroke_learner layer_learner judge confidence_learner].each { |file| require_relative "learning/#{file}" }
   end
 
-  learn = lambda do |learner, folder|
-    measured = Learning::Corpus.new(folder).map { |song| learner.measure(song) }.compact
+  learn = lambda do |learner, arguments|
+    measured = Learning::Corpus.new(*arguments.to_a).map { |song| learner.measure(song) }.compact
     warn "#{measured.size} songs"
     learner.new(measured).learn
   end
 
   desc "Network of Harmony::ChordModel"
-  task(:chords, [:folder] => :load) { |_, arguments| puts learn.call(Learning::ChordLearner, arguments.fetch(:folder)).to_csv }
+  task(:chords, [:folder] => :load) { |_, arguments| puts learn.call(Learning::ChordLearner, arguments).to_csv }
 
   desc "Weights of Rhythm::BarModel"
-  task(:bars, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BarLearner, arguments.fetch(:folder)).to_csv }
+  task(:bars, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BarLearner, arguments).to_csv }
 
   desc "Weights of Harmony::KeyModel"
-  task(:keys, [:folder] => :load) { |_, arguments| puts learn.call(Learning::KeyLearner, arguments.fetch(:folder)).to_csv }
+  task(:keys, [:folder] => :load) { |_, arguments| puts learn.call(Learning::KeyLearner, arguments).to_csv }
 
   desc "Network of Form::BoundaryModel"
-  task(:boundaries, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BoundaryLearner, arguments.fetch(:folder)).to_csv }
+  task(:boundaries, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BoundaryLearner, arguments).to_csv }
 
   desc "Network of Rhythm::StrokeModel"
-  task(:strokes, [:folder] => :load) { |_, arguments| puts learn.call(Learning::StrokeLearner, arguments.fetch(:folder)).to_csv }
+  task(:strokes, [:folder] => :load) { |_, arguments| puts learn.call(Learning::StrokeLearner, arguments).to_csv }
 
   desc "Curves of Layers::Activity"
-  task(:layers, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::LayerLearner, arguments.fetch(:folder))) }
+  task(:layers, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::LayerLearner, arguments)) }
 
   desc "Curves of Confidence; from songs that taught nothing else"
-  task(:confidence, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::ConfidenceLearner, arguments.fetch(:folder))) }
+  task(:confidence, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::ConfidenceLearner, arguments)) }
 end

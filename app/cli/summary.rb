@@ -13,7 +13,7 @@ module Cli
     # @return [String]
     def to_s
       lines = facts.map { |label, text| format("%<label>-11s %<text>s", label:, text:) }
-      [title, *lines, "", *sections, "", *layers, *techniques].join("\n")
+      [title, *lines, "", *sections, "", *layers, *changes, *techniques].join("\n")
     end
 
     private
@@ -113,6 +113,15 @@ module Cli
         cells = layer[:activity].map { |value| " .:*#"[(value * 4.99).floor] }.join
         format("%<role>-7s %<cells>s", role: layer[:role], cells:)
       end
+    end
+
+    def changes
+      words = @data[:changes].map do |change|
+        parts = { "+" => change[:enters], "-" => change[:leaves] }.flat_map { |sign, roles| roles.map { |role| sign + role } }
+        parts << "hats #{change[:hats]}" if change[:hats]
+        parts.empty? ? nil : "bar #{change[:bar]}: #{parts.join(" ")}"
+      end
+      words.compact.empty? ? [] : ["changes #{words.compact.join("; ")}"]
     end
 
     def techniques

@@ -33,6 +33,12 @@ module Ethoscope
     # @return [Harmony::KeyEvidence]
     def key_evidence = @key_evidence ||= Harmony::KeyEvidence.new(recognizer.belief, notes, grid)
 
+    # @return [Rhythm::StepGrid]
+    def steps = @steps ||= Rhythm::StepGrid.new(grid, rhythm&.swing)
+
+    # @return [Rhythm::DrumSteps]
+    def drums = @drums ||= Rhythm::DrumSteps.new(features.short, steps)
+
     # @return [Form::BarFeatures]
     def bar_features = @bar_features ||= Form::BarFeatures.new(features.short, features.onset, recognizer.treble, grid)
 

@@ -70,7 +70,7 @@ module Ethoscope
     end
 
     def find_layers
-      @layers = Layers::Activity.new(@features.short, @hearing.notes, @grid).layers
+      @layers = Layers::Activity.new(@features.short, @hearing.notes, @grid, @hearing.drums).layers
       @bass = Harmony::BassLine.new(@hearing.notes, @spans).notes
       lines = Layers::LeadLine.new(@hearing.notes, @grid)
       @leads = @sections.filter_map { |section| lines.between(section.first_bar, section.bars) }
@@ -78,16 +78,15 @@ module Ethoscope
     end
 
     def find_groove
-      steps = Rhythm::StepGrid.new(@grid, @rhythm&.swing)
-      drums = Rhythm::DrumSteps.new(@features.short, steps)
+      drums = @hearing.drums
       @patterns = @rhythm ? @sections.map { |section| drums.pattern(section.first_bar, section.bars) } : []
-      @timings = Rhythm::MicroTiming.new(@features.onset, steps).timings
+      @timings = Rhythm::MicroTiming.new(@features.onset, @hearing.steps).timings
       @changes = Form::Changes.new(@layers, @sections, drums.hat_rates).list
     end
 
     def find_techniques
       scene = Techniques::Scene.new(grid: @grid, sections: @sections, onset: @features.onset, short_time: @features.short, layers: @layers,
-        width: @hearing.side)
+        width: @hearing.side, patterns: @patterns, hat_rates: @hearing.drums.hat_rates)
       @sightings = @rhythm ? Techniques::Library.search(scene) : []
     end
 

@@ -6,14 +6,12 @@ module Learning
   class BarLearner
     Features = Ethoscope::Rhythm::BarFeatures
     Model = Ethoscope::Rhythm::BarModel
-    NETS = 3
+    NETS = 4
     HIDDEN = 10
     # Larger values keep weights smaller.
     PENALTY = 0.03
     STEPS = 250
     RATE = 0.02
-    # Of each song's hypotheses so many are learnt from: all right ones and some of the others.
-    KEPT = 220
     # A downbeat is right within this many seconds; a hypothesis when this share of its downbeats is.
     NEAR = 0.07
     ENOUGH = 0.8
@@ -45,15 +43,14 @@ module Learning
 
     # @param measured [Array] what {measure} gave for each song; songs without a right hypothesis teach nothing
     def initialize(measured)
-      random = Random.new(1)
-      kept = measured.filter_map { |_, binary, right| sampled(binary, right, random) if right.any? }
-      rows = kept.map(&:first)
+      kept = measured.select { |_, _, right| right.any? }
+      rows = kept.map { |_, binary, right| Numo::SFloat.from_binary(binary).reshape(right.size, Features::NAMES.size) }
       raw = Numo::DFloat.cast(Numo::SFloat.vstack(rows)).clip(-Model::LIMIT, Model::LIMIT)
       @mean = raw.mean(axis: 0)
       @scale = Numo::NMath.sqrt(((raw - @mean)**2).mean(axis: 0)) + 1e-6
       @inputs = ((raw - @mean) / @scale).clip(-Model::LIMIT, Model::LIMIT)
       @turned = @inputs.transpose.dup
-      @right = kept.map(&:last)
+      @right = kept.map { |_, _, right| Numo::DFloat[*right.map { |is| is ? 1.0 : 0.0 }] }
       @places = @right.each_with_object([0]) { |right, ends| ends << (ends.last + right.size) }.each_cons(2).map { |from, to| from...to }
     end
 
@@ -64,13 +61,6 @@ module Learning
     def learn = table((0...NETS).map { |seed| net(Random.new(seed)) })
 
     private
-
-    def sampled(binary, right, random)
-      yes, no = right.each_index.partition { |i| right[i] }
-      chosen = (yes + no.sample([KEPT - yes.size, 0].max, random:)).sort
-      rows = Numo::SFloat.from_binary(binary).reshape(right.size, Features::NAMES.size)[chosen, true]
-      [rows, Numo::DFloat[*chosen.map { |i| right[i] ? 1.0 : 0.0 }]]
-    end
 
     def net(random)
       size = Features::NAMES.size

@@ -6,7 +6,7 @@ require "json"
 require "tmpdir"
 
 module Learning
-  # A folder of songs with their truth, as the development corpus has them.
+  # Folders of songs with their truth, as the development corpus has them.
   class Corpus
     # One song: its recording and what is true of it.
     Song = Ethoscope::Value.of(:name, :path, :truth) do
@@ -20,15 +20,15 @@ module Learning
     end
     KEPT = File.join(Dir.tmpdir, "ethoscope-learning")
 
-    # @param folder [String]
-    def initialize(folder)
-      @folder = File.expand_path(folder)
+    # @param folders [Array<String>]
+    def initialize(*folders)
+      @folders = folders.map { |folder| File.expand_path(folder) }
       FileUtils.mkdir_p(KEPT)
     end
 
     # @return [Array<Song>] in order of their names; a truth whose recording is not rendered yet is passed over
     def songs
-      Dir.glob(File.join(@folder, "*.json")).filter_map { |json| song(json) }
+      @folders.flat_map { |folder| Dir.glob(File.join(folder, "*.json")) }.filter_map { |json| song(json) }
     end
 
     # Runs a block over all songs in two processes; what it returns must survive Marshal.
@@ -43,9 +43,8 @@ module Learning
 
     def song(json)
       truth = JSON.parse(File.read(json), symbolize_names: true)
-      return nil unless truth[:file] && File.exist?(File.join(@folder, truth[:file]))
-
-      Song.new(name: File.basename(json, ".json"), path: File.join(@folder, truth[:file]), truth:)
+      path = truth[:file] && File.join(File.dirname(json), truth[:file])
+      Song.new(name: File.basename(json, ".json"), path:, truth:) if path && File.exist?(path)
     end
 
     def forked(songs, &block)

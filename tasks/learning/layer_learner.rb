@@ -10,12 +10,11 @@ module Learning
     # @return [Hash{String => Array}] by role: rows of features with 1.0 or 0.0 at the end, one a bar
     def self.measure(song)
       hearing = Ethoscope::Hearing.new(song.features)
-      measures = Ethoscope::Layers::Activity.new(song.features.short, hearing.notes, hearing.grid).measures
+      measured = Ethoscope::Layers::Activity.new(song.features.short, hearing.notes, hearing.grid, hearing.drums).rows
       bars = hearing.grid.bar_edges.each_cons(2).to_a
       Judge::ROLES.to_h do |role, names|
         spans = song.truth[:layers].select { |layer| names.include?(layer[:role]) }.flat_map { |layer| layer[:spans] }
-        rows = Ethoscope::Layers::Activity.features(measures.fetch(role))
-        [role, rows.zip(bars).map { |row, bar| [*row, playing?(spans, *bar) ? 1.0 : 0.0] }]
+        [role, measured.fetch(role).zip(bars).map { |row, bar| [*row, playing?(spans, *bar) ? 1.0 : 0.0] }]
       end
     end
 

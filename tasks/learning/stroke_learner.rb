@@ -14,21 +14,28 @@ module Learning
     RATE = 0.01
     PENALTY = 1e-4
 
+    # What a song without drums teaches: no step of it is struck.
+    REST = {}.freeze
+
     # @param song [Corpus::Song]
-    # @return [Array, nil] inputs and targets of all steps of the sections whose pattern is known, as binary matrices
+    # @return [Array, nil] inputs and targets of all steps whose pattern is known, as binary matrices; a song without drums is known
+    #   to rest throughout
     def self.measure(song)
-      pattern = song.truth[:drum_pattern]
+      pattern = song.truth[:drum_pattern] || (REST unless drums?(song.truth))
       grid = grid(song.truth) if pattern
       return nil unless grid && KEYS.all? { |key| pattern[key].nil? || pattern[key].size == grid.meter.steps }
 
       steps = Rhythm::StepGrid.new(grid, Rhythm::Swing.new(**song.truth[:swing].slice(:unit, :ratio), confidence: 1.0))
-      bars = bars(song.truth, pattern, grid)
+      bars = pattern.equal?(REST) ? (0...grid.bars).to_a : bars(song.truth, pattern, grid)
       return nil if bars.empty?
 
       wanted = Numo::SFloat.cast(KEYS.map { |key| pattern[key] || ([0.0] * grid.meter.steps) }).transpose
       targets = Numo::SFloat.vstack([wanted] * bars.size)
       [Numo::SFloat.cast(Model.inputs(song.features.short, steps.times[bars, true].flatten)).to_binary, targets.to_binary]
     end
+
+    def self.drums?(truth) = truth[:layers].any? { |layer| %w[kick snare hats percussion].include?(layer[:role]) }
+    private_class_method :drums?
 
     def self.grid(truth)
       meter = Rhythm::Meter.named(truth[:meter])

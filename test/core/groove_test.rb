@@ -89,7 +89,7 @@ class GrooveTest < Ethoscope::TestCase
       probability = Array.new(16) { |step| struck.fetch(piece, []).include?(step) ? 1.0 : 0.0 }
       Rhythm::StepRow.new(piece: piece.to_s, probability:, velocity: probability, ghost: [0.0] * 16)
     end
-    Rhythm::PatternNames.of(rows, 16)
+    Rhythm::PatternNames.of(rows, "4/4")
   end
 
   # Clicks on every beat, each late by the same time and a random one.

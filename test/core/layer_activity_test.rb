@@ -18,7 +18,9 @@ class LayerActivityTest < Ethoscope::TestCase
     edges = (0..64).map { |beat| band.time_of_bar(1) + (beat * 0.5) }
     grid = Ethoscope::Rhythm::BeatGrid.new(edges:, pickup: 0, meter: Ethoscope::Rhythm::Meter.named("4/4"))
     long = Ethoscope::Signal::LongTime.new(samples, 22_050)
-    [Ethoscope::Signal::ShortTime.of(samples, 22_050), Ethoscope::Harmony::NoteActivation.new(Ethoscope::Signal::LogSpectra.of(long, 0.0), grid.half_beat_edges), grid]
+    short = Ethoscope::Signal::ShortTime.of(samples, 22_050)
+    drums = Ethoscope::Rhythm::DrumSteps.new(short, Ethoscope::Rhythm::StepGrid.new(grid, nil))
+    [short, Ethoscope::Harmony::NoteActivation.new(Ethoscope::Signal::LogSpectra.of(long, 0.0), grid.half_beat_edges), grid, drums]
   end
 
   def test_there_is_one_layer_a_role_with_a_value_a_bar

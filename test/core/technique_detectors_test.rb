@@ -10,7 +10,7 @@ class TechniqueDetectorsTest < Ethoscope::TestCase
   # Two sections of eight bars in 4/4 at 120 BPM, everything as usual unless told otherwise.
   class Scene < Techniques::Scene
     attr_writer :beats, :width, :brightness
-    attr_accessor :rates, :strengths
+    attr_accessor :hat_rates, :patterns
 
     def self.usual
       allocate.tap do |scene|
@@ -20,8 +20,8 @@ class TechniqueDetectorsTest < Ethoscope::TestCase
         scene.beats = %i[low middle high].to_h { |name| [name, Array.new(64, 4.0)] }
         scene.width = Array.new(16, 0.1)
         scene.brightness = Array.new(16, -10.0)
-        scene.rates = Array.new(16, 2.0)
-        scene.strengths = { 0.0 => 0.5, 0.5 => 0.5 }
+        scene.hat_rates = Array.new(16, 2.0)
+        scene.kicks([0])
       end
     end
 
@@ -29,9 +29,14 @@ class TechniqueDetectorsTest < Ethoscope::TestCase
       Section.new(label: "part", letter: "A", first_bar: first, bars: 8, start: (first - 1) * 2.0, end: (first + 7) * 2.0, confidence: 0.9, reason: "")
     end
 
-    def onset_rate(_kind, bar) = rates[bar - 1]
-
-    def strength_at(_curve, share, bars) = bars.flat_map { [strengths.fetch(share)] * 4 }
+    # The same kick pattern in both sections, on these steps of sixteen.
+    def kicks(steps)
+      probability = Array.new(16) { |step| steps.include?(step) ? 1.0 : 0.0 }
+      row = Ethoscope::Rhythm::StepRow.new(piece: "kick", probability:, velocity: probability, ghost: [0.0] * 16)
+      @patterns = [1, 9].map do |first_bar|
+        Ethoscope::Rhythm::StepPattern.new(first_bar:, bars: 8, steps: 16, rows: [row], names: [], hat_rate: nil, departures: [], confidence: 0.9)
+      end
+    end
   end
 
   def setup
@@ -95,20 +100,20 @@ class TechniqueDetectorsTest < Ethoscope::TestCase
   end
 
   def test_a_kick_on_every_beat_runs_over_sections
-    @scene.strengths = { 0.0 => 6.0, 0.5 => 0.3 }
+    @scene.kicks([0, 4, 8, 12])
     sighting = only(Techniques::KickEveryBeat)
 
     assert_equal [1, 16], [sighting.first_bar, sighting.last_bar]
   end
 
-  def test_low_end_on_the_off_beats_too_is_something_else
-    @scene.strengths = { 0.0 => 6.0, 0.5 => 6.0 }
+  def test_kicks_on_the_off_beats_too_is_something_else
+    @scene.kicks([0, 2, 4, 6, 8, 10, 12, 14])
 
     assert_empty Techniques::KickEveryBeat.find(@scene)
   end
 
   def test_hats_at_twice_the_rate
-    @scene.rates = ([2.0] * 8) + ([4.0] * 8)
+    @scene.hat_rates = ([2.0] * 8) + ([4.0] * 8)
     sighting = only(Techniques::HatRateChange)
 
     assert_equal 9, sighting.first_bar
@@ -116,10 +121,10 @@ class TechniqueDetectorsTest < Ethoscope::TestCase
   end
 
   def test_a_few_more_hits_or_no_hats_at_all_are_no_change_of_rate
-    @scene.rates = ([2.0] * 8) + ([2.6] * 8)
+    @scene.hat_rates = ([2.0] * 8) + ([2.6] * 8)
 
     assert_empty Techniques::HatRateChange.find(@scene)
-    @scene.rates = ([0.1] * 8) + ([2.0] * 8)
+    @scene.hat_rates = ([0.1] * 8) + ([2.0] * 8)
 
     assert_empty Techniques::HatRateChange.find(@scene)
   end

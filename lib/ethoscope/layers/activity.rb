@@ -12,23 +12,27 @@ module Ethoscope
     # with percentiles over a bar in the place of the median filter).
     class Activity
       # Logistic curves by role: bias, and weights of the bar's measure, of its distance to the song's loud bars and of those
-      # themselves. `rake learn:layers` learns others.
+      # themselves; for struck roles the same again of the strokes that {Rhythm::StrokeModel} hears. Learnt by `rake learn:layers`.
       CURVES_FILE = File.join(__dir__, "layer_curves.yml")
       # The share of bars that lie below a song's loud bars.
       LOUD_BARS = 0.9
       ROLES = %w[kick snare hats bass chords lead].freeze
+      # Roles that a mix does not tell: nothing is said of them rather than guessed.
+      UNTOLD = %w[percussion pad strings brass vocal fx].freeze
       # Where struck sounds are looked for, in Hz.
       STRUCK = { kick: 30.0..130.0, body: 180.0..1200.0, crack: 1500.0..6000.0, air: 7000.0..11_000.0 }.freeze
       # Activity from which a role counts as playing.
       PLAYING = 0.5
 
-      # @return [Hash{String => Array<Float>}] four weights of each role, as shipped
+      # @return [Hash{String => Array<Float>}] the weights of each role, as shipped
       def self.curves = YAML.safe_load_file(CURVES_FILE)
 
       # @param short_time [Signal::ShortTime]
       # @param notes [Harmony::NoteActivation] over half beats
       # @param grid [Rhythm::BeatGrid]
-      def initialize(short_time, notes, grid)
+      # @param drums [Rhythm::DrumSteps] over the same bars
+      def initialize(short_time, notes, grid, drums)
+        @drums = drums
         @bands = short_time
         @notes = notes
         @grid = grid
@@ -40,8 +44,8 @@ module Ethoscope
       # @return [Array<Layer>] one for each role
       def layers
         curves = self.class.curves
-        measures.map do |role, values|
-          activity = self.class.features(values).map { |row| logistic(row, curves.fetch(role)) }
+        rows.map do |role, values|
+          activity = values.map { |row| logistic(row, curves.fetch(role)) }
           Layer.new(role:, activity:, confidence: confidence(activity), spans: spans(activity))
         end
       end
@@ -51,6 +55,14 @@ module Ethoscope
       def self.features(values)
         loud = values.sort[((values.size - 1) * LOUD_BARS).floor]
         values.map { |value| [value, value - loud, loud] }
+      end
+
+      # @return [Hash{String => Array<Array<Float>>}] what the curve of each role weighs, by bar
+      def rows
+        measures.to_h do |role, values|
+          strokes = Rhythm::DrumSteps::PIECES.include?(role) ? self.class.features(strokes(role)) : []
+          [role, self.class.features(values).each_with_index.map { |row, bar| [*row, *strokes[bar]] }]
+        end
       end
 
       # @return [Hash{String => Array<Float>}] the raw measure of each role by bar, in log units
@@ -67,6 +79,9 @@ module Ethoscope
       end
 
       private
+
+      # Strokes of one piece in each bar, as a logarithm.
+      def strokes(piece) = @drums.likely(piece).sum(axis: 1).to_a.map { |count| log(count + 0.05) }
 
       def logistic(row, weights)
         bias, *slopes = weights

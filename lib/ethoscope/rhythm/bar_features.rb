@@ -22,7 +22,9 @@ module Ethoscope
       RETURNS = [1, 2, 4, 8].freeze
       REPEAT_NAMES = [:repeat_bar, :repeat_pulse, :repeat_change, :repeat_low, :repeat_middle, *RETURNS.map { |bars| :"notes_after_#{bars}" },
                       *RETURNS.map { |bars| :"chords_after_#{bars}" }, :notes_four_not_three].freeze
-      NAMES = (BEAT_NAMES + METER_NAMES + REPEAT_NAMES + BarShape::NAMES).freeze
+      # Curves whose strong and weak bars are told apart: where every second bar is weak, the bar is too short.
+      ALTERNATING = %i[turns change low middle].freeze
+      NAMES = (BEAT_NAMES + METER_NAMES + REPEAT_NAMES + BarShape::NAMES + ALTERNATING.map { |name| :"alternate_#{name}" }).freeze
       # Stretches differences of likeness to the size of the other features.
       LIKENESS = 5.0
 
@@ -66,8 +68,17 @@ module Ethoscope
           folded = grid.transform_values do |values|
             values[first...(first + (bars * meter.beats)), true].reshape(bars, meter.beats, SUBDIVISIONS).mean(axis: 0).to_a
           end
-          features = known.merge(BarShape.features(meter, folded)).values_at(*NAMES)
+          features = known.merge(BarShape.features(meter, folded), alternation(meter, first, bars, grid)).values_at(*NAMES)
           BarHypothesis.new(period:, meter:, first_downbeat: start + (first * period), features:)
+        end
+      end
+
+      # How unlike even and odd bars are on their first beats.
+      def alternation(meter, first, bars, grid)
+        ALTERNATING.to_h do |name|
+          downbeats = grid[name][first...(first + (bars * meter.beats)), 0].reshape(bars, meter.beats)[true, 0].to_a
+          even, odd = downbeats.partition.with_index { |_, bar| bar.even? }.map { |half| half.sum / half.size }
+          [:"alternate_#{name}", ratio(even, odd).abs]
         end
       end
 

@@ -33,7 +33,7 @@ module Ethoscope
         likelihood = model.likelihood(inputs)
         shape = steps.times.shape
         @likely = PIECES.each_index.to_h { |i| [PIECES[i], likelihood[true, i].dup.reshape(*shape)] }
-        @levels = LEVELS.transform_values { |registers| inputs[true, (-StrokeModel::REGISTERS + registers.begin)..(-StrokeModel::REGISTERS + registers.end)].mean(axis: 1).reshape(*shape) }
+        @levels = LEVELS.transform_values { |registers| inputs[true, StrokeModel.level_columns(registers)].mean(axis: 1).reshape(*shape) }
         @hard = PIECES.to_h { |piece| [piece, hard(piece)] }
         freeze
       end
@@ -43,7 +43,7 @@ module Ethoscope
       # @return [StepPattern]
       def pattern(first_bar, bars)
         rows = PIECES.map { |piece| row(piece, (first_bar - 1)...(first_bar - 1 + bars)) }
-        StepPattern.new(first_bar:, bars:, steps: @steps.steps, rows:, names: PatternNames.of(rows, @steps.steps),
+        StepPattern.new(first_bar:, bars:, steps: @steps.steps, rows:, names: PatternNames.of(rows, @steps.meter.name),
           hat_rate: PatternNames.hat_rate(rows.last, @steps.per_beat), departures: departures(rows, first_bar, bars), confidence: confidence(rows))
       end
 

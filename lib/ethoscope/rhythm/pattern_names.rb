@@ -16,7 +16,9 @@ module Ethoscope
         "tresillo" => { kick: [[0, 6, 12], [4, 8]] },
         "son clave 3-2" => { snare: [[0, 6, 12], [4, 8]] }
       }.freeze
-      TWELVE = { "waltz" => { kick: [[0], [4, 8]] }, "six-eight backbeat" => { snare: [[6], [0]] } }.freeze
+      WALTZ = { "waltz" => { kick: [[0], [4, 8]] } }.freeze
+      SIX_EIGHT = { "six-eight backbeat" => { snare: [[6], [0]] } }.freeze
+      BY_METER = { "4/4" => SIXTEEN, "3/4" => WALTZ, "6/8" => SIX_EIGHT }.freeze
       # A step counts as struck, and as resting.
       STRUCK = 0.55
       RESTING = 0.35
@@ -24,10 +26,10 @@ module Ethoscope
       HATS = { "16ths" => [[0, 1, 2, 3], []], "8ths" => [[0, 2], [1, 3]], "off-beats" => [[2], [0, 1, 3]], "quarters" => [[0], [1, 2, 3]] }.freeze
 
       # @param rows [Array<StepRow>] kick, snare, hats
-      # @param steps [Integer] in a bar
+      # @param meter [String] such as "4/4"
       # @return [Array<String>] all names that fit, the most telling first
-      def self.of(rows, steps)
-        known = { 16 => SIXTEEN, 12 => TWELVE }.fetch(steps, {})
+      def self.of(rows, meter)
+        known = BY_METER.fetch(meter, {})
         by_piece = rows.to_h { |row| [row.piece.to_sym, row.probability] }
         known.select { |_, pieces| pieces.all? { |piece, (struck, resting)| fits?(by_piece[piece], struck, resting) } }.keys
       end

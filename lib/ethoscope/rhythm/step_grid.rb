@@ -5,6 +5,8 @@ module Ethoscope
     # The steps of every bar as moments: sixteen in 4/4, twelve in 3/4 and 6/8, twenty in 5/4. Swung off-beats lie where they
     # are played.
     class StepGrid
+      # @return [Meter]
+      attr_reader :meter
       # @return [Integer] steps in a bar
       attr_reader :steps
       # @return [Integer] steps in a beat
@@ -17,7 +19,8 @@ module Ethoscope
       # @param grid [BeatGrid]
       # @param swing [Swing, nil]
       def initialize(grid, swing)
-        @steps = grid.meter.steps
+        @meter = grid.meter
+        @steps = meter.steps
         @per_beat = @steps / grid.meter.beats
         places = places(grid.meter, swing)
         edges = Numo::DFloat[*grid.edges[grid.pickup..]]

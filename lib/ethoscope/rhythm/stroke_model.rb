@@ -14,35 +14,39 @@ module Ethoscope
       BEFORE = (-7..-4)
       AT = (-2..4)
       AFTER = (8..12)
-      KINDS = %w[rise fall level].freeze
+      KINDS = %w[rise fall level share].freeze
       INPUTS = KINDS.flat_map { |kind| (1..REGISTERS).map { |register| "#{kind} #{register}" } }.freeze
-      # The level that a register reaches in its loud moments, against which it is read, and the floor under that.
+      # The level that a register reaches in its loud moments, against which it is read, and the floor under that. A register's
+      # share says how loud those are beside the loudest register: where it is hardly heard its jumps mean little.
       LOUD_SHARE = 0.95
       FLOOR = 0.003
 
       # @return [StrokeModel] with the weights that ship with Ethoscope
       def self.shipped = @shipped ||= new(Signal::WeightTable.read(WEIGHTS_FILE))
 
+      # @param registers [Range<Integer>] from 0
+      # @return [Range<Integer>] where {inputs} has their level
+      def self.level_columns(registers) = ((2 * REGISTERS) + registers.begin)..((2 * REGISTERS) + registers.end)
+
       # @param short_time [Signal::ShortTime]
       # @param times [Numo::DFloat] shape [n], seconds
       # @return [Numo::DFloat] shape [n, INPUTS], natural logarithms of ratios of level
       def self.inputs(short_time, times)
-        levels = levels(short_time)
+        levels, loud = levels(short_time)
         at = Numo::Int32.cast((times * short_time.rate).round)
         before, now, after = [BEFORE, AT, AFTER].map { |frames| around(levels, at, frames) }
-        Numo::DFloat.hstack([now - before, now - after, now])
+        shares = Numo::NMath.log((loud / loud.max) + FLOOR)
+        Numo::DFloat.hstack([now - before, now - after, now, Numo::DFloat.zeros(times.size, REGISTERS) + shares])
       end
 
-      # Log level of each register by frame, 0 where the register is loud.
+      # Log level of each register by frame, 0 where the register is loud; and how loud that is.
       def self.levels(short_time)
         groups = (0...short_time.bands.shape[1]).to_a.then { |bands| bands.each_slice((bands.size / REGISTERS.to_f).ceil).to_a }
         groups << groups.last while groups.size < REGISTERS
-        columns = groups.first(REGISTERS).map do |bands|
-          level = Numo::DFloat.cast(short_time.bands[true, bands].mean(axis: 1))
-          loud = [Signal::Series.percentile(level, LOUD_SHARE), 1e-6].max
-          Numo::NMath.log((level / loud) + FLOOR)
-        end
-        Numo::DFloat.vstack(columns).transpose.dup
+        levels = groups.first(REGISTERS).map { |bands| Numo::DFloat.cast(short_time.bands[true, bands].mean(axis: 1)) }
+        loud = levels.map { |level| [Signal::Series.percentile(level, LOUD_SHARE), 1e-6].max }
+        columns = levels.zip(loud).map { |level, reference| Numo::NMath.log((level / reference) + FLOOR) }
+        [Numo::DFloat.vstack(columns).transpose.dup, Numo::DFloat[*loud]]
       end
       private_class_method :levels
 

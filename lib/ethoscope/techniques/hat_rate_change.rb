@@ -6,7 +6,7 @@ module Ethoscope
     module HatRateChange
       KIND = "hat_rate_change"
       FASTER = 1.6
-      # Fewer onsets a beat than this are no hat pattern.
+      # Fewer strokes a beat than this are no hat pattern.
       SLOWEST = 0.8
 
       # @param scene [Scene]
@@ -27,7 +27,7 @@ module Ethoscope
       private_class_method :change
 
       def self.rate(scene, section)
-        rates = (section.first_bar..section.last_bar).map { |bar| scene.onset_rate(:high, bar) }.sort
+        rates = scene.hat_rates[(section.first_bar - 1)...section.last_bar].sort
         rates[rates.size / 2]
       end
       private_class_method :rate

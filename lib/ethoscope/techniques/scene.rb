@@ -17,19 +17,27 @@ module Ethoscope
       # @return [Array<Float>] level above 3 kHz against all, in dB, by bar
       attr_reader :brightness
 
+      # @return [Array<Rhythm::StepPattern>] one for each section
+      attr_reader :patterns
+      # @return [Array<Float>] hat strokes per beat, by bar
+      attr_reader :hat_rates
+
       # @param grid [Rhythm::BeatGrid]
       # @param sections [Array<Form::Section>]
       # @param onset [Signal::OnsetStrength]
       # @param short_time [Signal::ShortTime]
       # @param layers [Array<Layers::Layer>]
       # @param width [Array<Float>]
-      def initialize(grid:, sections:, onset:, short_time:, layers:, width:)
+      # @param patterns [Array<Rhythm::StepPattern>]
+      # @param hat_rates [Array<Float>]
+      def initialize(grid:, sections:, onset:, short_time:, layers:, width:, patterns:, hat_rates:)
+        @patterns = patterns
+        @hat_rates = hat_rates
         @grid = grid
         @sections = sections
         @layers = layers.to_h { |layer| [layer.role, layer] }
         @width = width
-        @onset = onset
-        @beats = { low: onset.low, middle: onset.middle, high: onset.high }.transform_values { |curve| by_beat(curve) }
+        @beats = { low: onset.low, middle: onset.middle, high: onset.high }.transform_values { |curve| by_beat(curve, onset.rate) }
         @brightness = bar_brightness(short_time)
         freeze
       end
@@ -39,32 +47,6 @@ module Ethoscope
       def beats_of(bar)
         first = grid.pickup + ((bar - 1) * grid.meter.beats)
         first...(first + grid.meter.beats)
-      end
-
-      # @param kind [Symbol] :low, :middle or :high
-      # @param bar [Integer] from 1
-      # @return [Float] onsets per beat in that bar
-      def onset_rate(kind, bar)
-        curve = { low: @onset.low, middle: @onset.middle, high: @onset.high }.fetch(kind)
-        from, to = grid.bar_edges.values_at(bar - 1, bar)
-        frames = curve[Signal::Series.frames(from, to, @onset.rate, curve.size)]
-        level = curve.mean + (0.4 * curve.stddev)
-        peaks = (frames[1...-1] > frames[0...-2]) & (frames[1...-1] >= frames[2..]) & (frames[1...-1] > level)
-        peaks.count_true.to_f / grid.meter.beats
-      end
-
-      # @param curve [Symbol]
-      # @param share [Float] place within the beat, 0 to 1
-      # @param bars [Range<Integer>] from 1
-      # @return [Array<Float>] onset strength at that place of every beat of those bars, the song's mean being 1
-      def strength_at(curve, share, bars)
-        series = { low: @onset.low, middle: @onset.middle, high: @onset.high }.fetch(curve)
-        mean = [series.mean, 1e-9].max
-        bars.flat_map { |bar| beats_of(bar).to_a }.map do |beat|
-          from, to = grid.edges.values_at(beat, beat + 1)
-          at = ((from + (share * (to - from))) * @onset.rate).round.clamp(0, series.size - 1)
-          series[[at - 3, 0].max..[at + 3, series.size - 1].min].max / mean
-        end
       end
 
       # @param attributes [Hash] kind, bars (Range from 1) and optional start, end, confidence, detail
@@ -77,11 +59,11 @@ module Ethoscope
 
       private
 
-      def by_beat(curve)
+      def by_beat(curve, rate)
         mean = [curve.mean, 1e-9].max
         grid.edges.each_cons(2).map do |from, to|
-          first = ((from - 0.03) * @onset.rate).round.clamp(0, curve.size - 1)
-          last = ((to - 0.05) * @onset.rate).round.clamp(first, curve.size - 1)
+          first = ((from - 0.03) * rate).round.clamp(0, curve.size - 1)
+          last = ((to - 0.05) * rate).round.clamp(first, curve.size - 1)
           curve[first..last].max / mean
         end
       end

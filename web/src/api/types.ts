@@ -291,6 +291,8 @@ export interface Analysis {
   bass: { notes: BassNote[]; tones: Record<string, number>; lowest: number | null; highest: number | null };
   leads: Lead[];
   changes: Change[];
+  /** Roles of which a mix says nothing. */
+  untold_roles: string[];
   phrase_bars: number | null;
   sections: Section[];
   bars: Bar[];

@@ -37,6 +37,7 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     bass: { notes: [], tones: {}, lowest: null, highest: null },
     leads: [],
     changes: [],
+    untold_roles: [],
     phrase_bars: null,
     sections: [],
     bars,

@@ -4,9 +4,9 @@ import { useSheet } from "../context";
 import { CardHead, Part } from "./Drawer";
 
 const BASIS: Record<string, string> = {
-  kick: "Struck sound below 130 Hz, bar by bar.",
-  snare: "Struck sound with body and crack together, 180 Hz to 6 kHz.",
-  hats: "Struck sound above 7 kHz.",
+  kick: "Struck sound below 130 Hz and strokes heard step by step.",
+  snare: "Struck sound with body and crack together, 180 Hz to 6 kHz, and strokes heard step by step.",
+  hats: "Struck sound above 7 kHz and strokes heard step by step.",
   bass: "Held sound between 40 and 170 Hz.",
   chords: "Held sound between 250 and 1400 Hz.",
   lead: "How far the strongest high note stands over the others.",
@@ -53,6 +53,9 @@ export function LayerCard({ role }: { role: string }) {
       </Part>
       <Part title="What it rests on">
         <p className="text-ink-2">{BASIS[role]}</p>
+        {analysis.untold_roles.length > 0 && (
+          <p className="mt-1.5 text-ink-2">Not told on a mix, and so not shown: {analysis.untold_roles.join(", ")}.</p>
+        )}
       </Part>
     </>
   );

@@ -5,7 +5,7 @@ import { Part } from "./Drawer";
 /** Side share, correlation and what mono costs, register by register. */
 export function WidthList({ registers }: { registers: Register[] }) {
   return (
-    <Part title="Width by register" aside="side · correlation · mono dB">
+    <Part title="Width" aside="side · correlation · mono dB">
       <ul>
         {registers.map((register) => (
           <li key={register.name} className="grid grid-cols-[1fr_40px_46px_44px] items-baseline py-0.5">
