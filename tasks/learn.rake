@@ -13,9 +13,9 @@ namespace :learn do
   end
 
   learn = lambda do |learner, arguments|
-    measured = Learning::Corpus.new(*arguments.to_a).map { |song| learner.measure(song) }.compact
+    measured = Learning::Corpus.new(*arguments.to_a).map { |song| learner.measure(song) }
     warn "#{measured.size} songs"
-    learner.new(measured).learn
+    learner.new(measured.compact).learn
   end
 
   desc "Network of Harmony::ChordModel"

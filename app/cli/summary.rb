@@ -35,8 +35,13 @@ module Cli
 
       rivals = tempo[:candidates].drop(1).first(2).map { |rival| format("%<bpm>.2f (%<odds>.2f: %<reason>s)", **rival) }
       line = format("%<bpm>.2f BPM  sure %<confidence>.2f", **tempo)
-      line += format(", moving %.1f to %.1f", *@data[:tempo_map].map { |entry| entry[:bpm] }.minmax) unless tempo[:constant]
+      line += course unless tempo[:constant]
       rivals.empty? ? line : "#{line}, or #{rivals.join(", ")}"
+    end
+
+    def course
+      low, high = @data[:tempo_map].map { |entry| entry[:bpm] }.minmax
+      format(", moving %<low>.1f to %<high>.1f", low:, high:)
     end
 
     def meter = format("%<meter>s  sure %<meter_confidence>.2f", **@data.slice(:meter, :meter_confidence))

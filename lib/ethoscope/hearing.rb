@@ -63,6 +63,6 @@ module Ethoscope
 
     private
 
-    def per_bar = grid.bar_edges.each_cons(2).map { |from, to| yield from, to }
+    def per_bar(&) = grid.bar_edges.each_cons(2).map(&)
   end
 end

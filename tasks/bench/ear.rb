@@ -45,7 +45,8 @@ module Bench
 
     def analyse(results, jobs)
       ENV["OPENBLAS_NUM_THREADS"] = "1"
-      Cli::Folder.new(@folder, results, jobs:, err: File.open(File::NULL, "w")).analyse_all?
+      done = Cli::Folder.new(@folder, results, jobs:, err: File.open(File::NULL, "w")).analyse_all?
+      warn "Some songs could not be analysed." unless done
     end
 
     def scores(results)

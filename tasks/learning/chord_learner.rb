@@ -24,7 +24,8 @@ module Learning
 
     # The true beats, so that what is learnt of chords does not hang on what is known of bars; one more at each end for silence.
     def self.half_beats(beats)
-      first, last = [beats[0] - (beats[1] - beats[0]), beats[-1] + (beats[-1] - beats[-2])]
+      first = beats[0] - (beats[1] - beats[0])
+      last = beats[-1] + (beats[-1] - beats[-2])
       [first.clamp(0, nil), *beats, last].uniq.each_cons(2).flat_map { |from, to| [from, (from + to) / 2] } + [last]
     end
     private_class_method :half_beats

@@ -45,15 +45,20 @@ module Learning
     def together(weights) = weights[:own] + weights[:third][true, thirds]
 
     def gradients(weights)
-      scores = (Numo::Linalg.dot(@inputs, together(weights)) + weights[:bias]).reshape(@examples.size, 12 * Model::MODES.size)
-      excess = Numo::NMath.exp(scores - scores.max(axis: 1, keepdims: true))
-      excess /= excess.sum(axis: 1, keepdims: true)
-      @examples.each_with_index { |example, i| excess[i, (example.tonic * Model::MODES.size) + example.mode] -= 1 }
-      excess = (excess / @examples.size).reshape(@inputs.shape[0], Model::MODES.size)
+      excess = excess(weights)
       own = Numo::Linalg.dot(@inputs.transpose.dup, excess)
       third = Numo::DFloat.zeros(own.shape[0], 2)
       thirds.each_with_index { |column, mode| third[true, column] += own[true, mode] }
       { third: third + (weights[:third] * PENALTY), own: own + (weights[:own] * PENALTY * OWN_PENALTY), bias: excess.sum(axis: 0) }
+    end
+
+    # Belief in each key less the truth, shape [songs * 12, modes].
+    def excess(weights)
+      scores = (Numo::Linalg.dot(@inputs, together(weights)) + weights[:bias]).reshape(@examples.size, 12 * Model::MODES.size)
+      odds = Numo::NMath.exp(scores - scores.max(axis: 1, keepdims: true))
+      odds /= odds.sum(axis: 1, keepdims: true)
+      @examples.each_with_index { |example, i| odds[i, (example.tonic * Model::MODES.size) + example.mode] -= 1 }
+      (odds / @examples.size).reshape(@inputs.shape[0], Model::MODES.size)
     end
 
     def table(weights, bias)

@@ -8,6 +8,7 @@ module Learning
     Rhythm = Ethoscope::Rhythm
     # Names that the truth has for the pieces.
     KEYS = %i[kick snare hat].freeze
+    DRUMS = %w[kick snare hats percussion].freeze
     HIDDEN = 32
     EPOCHS = 40
     BATCH = 1024
@@ -29,12 +30,18 @@ module Learning
       bars = pattern.equal?(REST) ? (0...grid.bars).to_a : bars(song.truth, pattern, grid)
       return nil if bars.empty?
 
-      wanted = Numo::SFloat.cast(KEYS.map { |key| pattern[key] || ([0.0] * grid.meter.steps) }).transpose
-      targets = Numo::SFloat.vstack([wanted] * bars.size)
+      targets = Numo::SFloat.vstack([wanted(pattern, grid.meter.steps)] * bars.size)
       [Numo::SFloat.cast(Model.inputs(song.features.short, steps.times[bars, true].flatten)).to_binary, targets.to_binary]
     end
 
-    def self.drums?(truth) = truth[:layers].any? { |layer| %w[kick snare hats percussion].include?(layer[:role]) }
+    # Shape [steps, KEYS]; a piece that the truth leaves out rests.
+    def self.wanted(pattern, steps)
+      rest = [0.0] * steps
+      Numo::SFloat.cast(KEYS.map { |key| pattern[key] || rest }).transpose
+    end
+    private_class_method :wanted
+
+    def self.drums?(truth) = truth[:layers].any? { |layer| DRUMS.include?(layer[:role]) }
     private_class_method :drums?
 
     def self.grid(truth)
@@ -50,7 +57,7 @@ module Learning
     # Bars from 0 that lie in a section with that label.
     def self.bars(truth, pattern, grid)
       spans = truth[:sections].select { |section| section[:label] == pattern[:section] }
-      grid.bar_edges.each_cons(2).each_with_index.filter_map do |(from, to), bar|
+      grid.bar_edges.each_cons(2).with_index.filter_map do |(from, to), bar|
         bar if spans.any? { |span| ((from + to) / 2).between?(span[:start], span[:end]) }
       end
     end

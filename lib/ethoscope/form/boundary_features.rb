@@ -81,7 +81,7 @@ module Ethoscope
       end
 
       def sound_breaks(bar, lag)
-        return 0.0 if bar - lag < 0
+        return 0.0 if (bar - lag).negative?
 
         length(@registers[bar...[bar + PATTERN_BARS, @bars].min, true].mean(axis: 0) - @registers[(bar - lag)...(bar - lag + PATTERN_BARS), true].mean(axis: 0))
       end

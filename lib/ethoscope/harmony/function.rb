@@ -38,7 +38,7 @@ module Ethoscope
         target = (chord.root + (LEADING.include?(chord.quality) ? 1 : 5)) % 12
         return nil unless (DOMINANTS + LEADING).include?(chord.quality) && target != key.pitch_class && key.scale.include?(target)
 
-        resolves = following && !following.none? && following.root == target
+        resolves = following&.any? && following.root == target
         new(kind: "secondary dominant", of: Degree.numeral_of(target, key)) if resolves || chord.quality == "7"
       end
       private_class_method :secondary

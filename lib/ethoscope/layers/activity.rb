@@ -21,6 +21,8 @@ module Ethoscope
       UNTOLD = %w[percussion pad strings brass vocal fx].freeze
       # Where struck sounds are looked for, in Hz.
       STRUCK = { kick: 30.0..130.0, body: 180.0..1200.0, crack: 1500.0..6000.0, air: 7000.0..11_000.0 }.freeze
+      # Confidence in a piece of the kit of which no step is ever struck.
+      LEAST_REGULAR = 0.2
       # Activity from which a role counts as playing.
       PLAYING = 0.5
 
@@ -46,7 +48,7 @@ module Ethoscope
         curves = self.class.curves
         rows.map do |role, values|
           activity = values.map { |row| logistic(row, curves.fetch(role)) }
-          Layer.new(role:, activity:, confidence: confidence(activity), spans: spans(activity))
+          Layer.new(role:, activity:, confidence: confidence(role, activity), spans: spans(activity))
         end
       end
 
@@ -112,10 +114,13 @@ module Ethoscope
         end
       end
 
-      # Sure when few bars lie near the threshold.
-      def confidence(activity)
-        (activity.sum { |value| (value - PLAYING).abs } / activity.size * 2).clamp(0.05, 0.95).round(2)
+      # Sure when few bars lie near the threshold; of a piece of the kit only as far as some step of the bar is usually struck.
+      def confidence(role, activity)
+        decided = activity.sum { |value| (value - PLAYING).abs } / activity.size * 2
+        [decided, Rhythm::DrumSteps::PIECES.include?(role) ? regularity(role) : 1.0].min.clamp(0.05, 0.95).round(2)
       end
+
+      def regularity(piece) = LEAST_REGULAR + ((1 - LEAST_REGULAR) * @drums.likely(piece).mean(axis: 0).max)
 
       def spans(activity)
         runs = activity.each_index.slice_when { |a, b| (activity[a] >= PLAYING) != (activity[b] >= PLAYING) }

@@ -79,7 +79,7 @@ module Ethoscope
       end
 
       # For a constant tempo the mean over all beats; else the median over time.
-      def tempo(grid, best)
+      def tempo(grid, _best)
         return 60.0 * (grid.edges.size - 1) / (grid.edges.last - grid.edges.first) if @warp.constant
 
         middle_tempo(grid)

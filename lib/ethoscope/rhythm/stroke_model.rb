@@ -55,7 +55,7 @@ module Ethoscope
         parts = frames.map { |shift| levels[(at + shift).clip(0, levels.shape[0] - 1), true] }
         return parts.reduce { |a, b| Numo::DFloat.maximum(a, b) } if frames == AT
 
-        parts.reduce(:+) / parts.size
+        parts.sum / parts.size
       end
       private_class_method :around
 

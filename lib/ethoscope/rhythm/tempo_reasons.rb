@@ -32,7 +32,7 @@ module Ethoscope
       def self.double(chosen)
         return "hats play sixteenths" if feature(chosen, :quarter_high) > -CLEAR
         return "hats fill the half beats" if feature(chosen, :half_high) > -CLEAR
-        return "snare or clap fall between the beats" if feature(chosen, :half_middle) > 0
+        return "snare or clap fall between the beats" if feature(chosen, :half_middle).positive?
 
         "something is struck on the half beats"
       end

@@ -51,9 +51,11 @@ module Ethoscope
       end
 
       def chords
-        sounding = @found.spans
-        sounding.each_with_index.map { |span, i| chord(span, sounding[(i + 1)..].find { |other| !other.chord.none? }&.chord) }
+        @found.spans.each_with_index.map { |span, i| chord(span, following(i)) }
       end
+
+      # The next chord that sounds.
+      def following(index) = @found.spans.drop(index + 1).map(&:chord).reject(&:none?).first
 
       def chord(span, following)
         bar, beat = @found.grid.place(span.first)

@@ -12,12 +12,16 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        pitches = @found.bass.map(&:pitch)
-        { bass: { notes: @found.bass.map { |note| bass_note(note) }, tones: Harmony::BassLine.shares(@found.bass).transform_keys(&:to_sym), lowest: pitches.min, highest: pitches.max },
-          leads: @found.leads }
+        { bass:, leads: @found.leads }
       end
 
       private
+
+      def bass
+        pitches = @found.bass.map(&:pitch)
+        tones = Harmony::BassLine.shares(@found.bass).transform_keys(&:to_sym)
+        { notes: @found.bass.map { |note| bass_note(note) }, tones:, lowest: pitches.min, highest: pitches.max }
+      end
 
       def bass_note(note)
         bar, beat = @found.grid.place(note.first)
