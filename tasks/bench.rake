@@ -11,6 +11,13 @@ namespace :bench do
   desc "Processor seconds by stage against decoding and one transform, on one thread: rake bench:speed[FILE]"
   task(:speed, [:file]) { |_, arguments| Bench::Speed.new(arguments[:file]).run }
 
+  desc "Of statements made at some confidence, how many are right: rake bench:reliability[FOLDER]"
+  task(:reliability, [:folder] => "learn:load") do |_, arguments|
+    measured = Learning::Corpus.new(*arguments.to_a).map { |song| Learning::ConfidenceLearner.measure(song, confidence: Ethoscope::Confidence.shipped) }
+    puts "| statement | stated | how many | mean stated | right |", "|---|---|---|---|---|"
+    Learning::ConfidenceLearner.new(measured).reliability.each { |row| puts "| #{row.map { |cell| cell.is_a?(Float) ? cell.round(2) : cell }.join(" | ")} |" }
+  end
+
   desc "How much faster a folder is on two processes than on one: rake bench:cores[FOLDER]"
   task(:cores, [:folder]) { |_, arguments| Bench::Ear.new(arguments.fetch(:folder, "demo/audio")).cores }
 end
