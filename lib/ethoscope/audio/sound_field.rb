@@ -8,8 +8,8 @@ module Ethoscope
     # Third-octave bands after IEC 61260-1; the K-weighting of ITU-R BS.1770-4 is applied as a power response on the same
     # spectra (Parseval's theorem), so that no sample is filtered one by one.
     class SoundField
-      WINDOW = 8192
-      HOP = 4096
+      # Frames follow each other without overlap, so that their energies add up to that of the sound.
+      FRAME = 4096
       # Nominal centres in Hz.
       CENTRES = [25, 31.5, 40, 50, 63, 80, 100, 125, 160, 200, 250, 315, 400, 500, 630, 800, 1000, 1250, 1600, 2000, 2500, 3150, 4000,
                  5000, 6300, 8000, 10_000, 12_500, 16_000].freeze
@@ -25,12 +25,7 @@ module Ethoscope
 
       # @param recording [Recording]
       # @return [SoundField]
-      def self.of(recording)
-        blocks = (0...recording.channels.shape[0]).map do |c|
-          Signal::Frames.each_block(recording.channels[c, true].dup, WINDOW, HOP)
-        end
-        Measurement.new(recording.rate).field(*blocks)
-      end
+      def self.of(recording) = Measurement.new(recording).field
 
       # @param attributes [Hash] weighted, left, right, product, hop_seconds
       def initialize(weighted:, left:, right:, product:, hop_seconds:)
@@ -56,34 +51,36 @@ module Ethoscope
 
       # Takes the spectra and sums them into bands.
       class Measurement
-        # @param rate [Integer] samples per second
-        def initialize(rate)
-          @rate = rate
-          @window = Signal::Frames.sine(WINDOW)
-          scale = 2.0 / ((@window**2).sum * WINDOW)
+        # Frames held at once.
+        BLOCK = 256
+
+        # @param recording [Recording]
+        def initialize(recording)
+          @recording = recording
+          @rate = recording.rate
+          scale = 2.0 / (FRAME * FRAME)
           @bank = Numo::SFloat.cast(third_octaves * scale)
           @weighting = Numo::SFloat.cast(KWeighting.power_response(frequencies) * scale).reshape(bins, 1)
         end
 
-        # @param left [Enumerator<Numo::SFloat>] blocks of frames
-        # @param right [Enumerator<Numo::SFloat>, nil] likewise; nil for one channel
         # @return [SoundField]
-        def field(left, right = nil)
-          rows = left.map { |block| measure(block, right&.next) }.transpose
+        def field
+          count = (@recording.channels.shape[1].to_f / FRAME).ceil
+          rows = (0...count).step(BLOCK).map { |first| measure(first, [BLOCK, count - first].min) }.transpose
           weighted, *bands = rows.map { |parts| Numo::SFloat.vstack(parts) }
           SoundField.new(weighted: Numo::DFloat.cast(weighted).flatten, left: bands[0], right: bands[1], product: bands[2],
-            hop_seconds: HOP.to_f / @rate)
+            hop_seconds: FRAME.to_f / @rate)
         end
 
         private
 
-        def bins = (WINDOW / 2) + 1
+        def bins = (FRAME / 2) + 1
 
-        def frequencies = Numo::DFloat.new(bins).seq * (@rate.to_f / WINDOW)
+        def frequencies = Numo::DFloat.new(bins).seq * (@rate.to_f / FRAME)
 
         # Each bin counts for a band by the share of it that lies inside.
         def third_octaves
-          half = @rate.to_f / WINDOW / 2
+          half = @rate.to_f / FRAME / 2
           bank = Numo::DFloat.zeros(bins, CENTRES.size)
           CENTRES.each_with_index do |centre, i|
             low, high = [-1, 1].map { |side| centre * (2**(side / 6.0)) }
@@ -93,13 +90,22 @@ module Ethoscope
           bank
         end
 
-        def measure(left, right)
-          first = Signal::Frames.spectra(left * @window)
-          return of_one(products(first, first)) unless right
+        def measure(first, count)
+          left = spectra(0, first, count)
+          return of_one(products(left, left)) unless @recording.stereo?
 
-          second = Signal::Frames.spectra(right * @window)
-          powers = [[first, first], [second, second], [first, second]].map { |pair| products(*pair) }
+          right = spectra(1, first, count)
+          powers = [[left, left], [right, right], [left, right]].map { |pair| products(*pair) }
           [Numo::Linalg.dot(powers[0] + powers[1], @weighting), *powers.map { |power| Numo::Linalg.dot(power, @bank) }]
+        end
+
+        # The last frame is filled up with zeros.
+        def spectra(channel, first, count)
+          (first...(first + count)).map do |frame|
+            samples = @recording.channels[channel, (frame * FRAME)...[(frame + 1) * FRAME, @recording.channels.shape[1]].min].dup
+            samples = samples.append(Numo::SFloat.zeros(FRAME - samples.size)) if samples.size < FRAME
+            Numo::Pocketfft.rfft(samples)
+          end
         end
 
         def of_one(power)

@@ -9,7 +9,9 @@ module Ethoscope
       TAPS = 24
       # Peaks between samples are looked for beside samples that reach this share of the highest one.
       NEAR = 0.75
-      MOST = 30_000
+      # Samples looked at closely, in runs of so many.
+      MOST = 120_000
+      RUN = 200
 
       # @param recording [Recording]
       # @return [Float] dBTP, -120 for silence
@@ -21,22 +23,24 @@ module Ethoscope
       def self.peak(samples, highest)
         return highest if samples.size < TAPS * 2
 
-        inner = samples[(TAPS / 2)...-(TAPS / 2)].dup
-        at = loud(inner.abs, highest)
+        at = loud(samples, highest)
         return highest if at.empty?
 
-        around = Numo::Int32.cast(at).reshape(at.size, 1) + Numo::Int32.new(TAPS).seq.reshape(1, TAPS)
+        around = Numo::Int32.cast(at).reshape(at.size, 1) + Numo::Int32.new(TAPS).seq.reshape(1, TAPS) - (TAPS / 2)
         between = Numo::Linalg.dot(Numo::SFloat.cast(samples[around]), kernel)
         [highest, between.abs.max].max
       end
       private_class_method :peak
 
-      # The places of the highest samples, at most MOST of them.
-      def self.loud(level, highest)
-        at = (level >= highest * NEAR).where
-        return at if at.size <= MOST
-
-        at[level[at].sort_index[-MOST..]]
+      # The places of the highest samples, at most MOST of them; only runs that hold one are looked at closely.
+      def self.loud(samples, highest)
+        runs = samples.size / RUN
+        table = samples[0...(runs * RUN)].reshape(runs, RUN)
+        tops = Numo::SFloat.maximum(table.max(axis: 1), table.min(axis: 1) * -1)
+        loud = tops.sort_index.to_a.reverse.first(MOST / RUN).select { |run| tops[run] >= highest * NEAR }
+        places = loud.flat_map { |run| ((run * RUN)...((run + 1) * RUN)).to_a }
+        places.select! { |place| place.between?(TAPS / 2, samples.size - (TAPS / 2)) }
+        places.empty? ? Numo::Int32[] : Numo::Int32[*places].then { |at| at[(samples[at].abs >= highest * NEAR).where] }
       end
       private_class_method :loud
 

@@ -56,28 +56,41 @@ module Ethoscope
         end
         mean = grid.transform_values { |values| values.mean(axis: 0).to_a }
         of_beat = beat_features(period, mean)
-        @meters.flat_map { |meter| of_meter(meter, period, start, grid, of_beat.merge(meter_features(meter, period, mean))) }
+        # All curves side by side, so that one mean folds them all.
+        rows = Numo::DFloat.hstack(grid.values)
+        on_beats = ALTERNATING.to_h { |name| [name, grid[name][true, 0].to_a] }
+        @meters.flat_map { |meter| of_meter(meter, period, start, [grid, rows, on_beats], of_beat.merge(meter_features(meter, period, mean))) }
       end
 
-      def of_meter(meter, period, start, grid, known)
-        bars = (grid[:total].shape[0] / meter.beats) - 1
+      def of_meter(meter, period, start, (grid, rows, on_beats), known)
+        bars = (rows.shape[0] / meter.beats) - 1
         return [] if bars < MIN_BARS
 
         known = known.merge(repeat_features(meter, period, grid))
+        folds = folds(rows, bars, meter.beats)
         (0...meter.beats).map do |first|
-          folded = grid.transform_values do |values|
-            values[first...(first + (bars * meter.beats)), true].reshape(bars, meter.beats, SUBDIVISIONS).mean(axis: 0).to_a
-          end
-          features = known.merge(BarShape.features(meter, folded), alternation(meter, first, bars, grid)).values_at(*NAMES)
+          shape = BarShape.features(meter, by_curve(folds[first, meter.beats]))
+          features = known.merge(shape, alternation(meter, first, bars, on_beats)).values_at(*NAMES)
           BarHypothesis.new(period:, meter:, first_downbeat: start + (first * period), features:)
         end
       end
 
+      # Means over all bars of two beats' worth of bars: any run of as many beats as a bar has is the mean bar from there on.
+      def folds(rows, bars, beats)
+        [0, beats].flat_map do |from|
+          (rows[from...(from + (bars * beats)), true].reshape(bars, beats * rows.shape[1]).sum(axis: 0) / bars).to_a.each_slice(rows.shape[1]).to_a
+        end
+      end
+
+      # Beats with twelve places each, curve by curve.
+      def by_curve(beats)
+        BarShape::CURVES.each_with_index.to_h { |name, i| [name, beats.map { |beat| beat[i * SUBDIVISIONS, SUBDIVISIONS] }] }
+      end
+
       # How unlike even and odd bars are on their first beats.
-      def alternation(meter, first, bars, grid)
-        ALTERNATING.to_h do |name|
-          downbeats = grid[name][first...(first + (bars * meter.beats)), 0].reshape(bars, meter.beats)[true, 0].to_a
-          even, odd = downbeats.partition.with_index { |_, bar| bar.even? }.map { |half| half.sum / half.size }
+      def alternation(meter, first, bars, on_beats)
+        on_beats.to_h do |name, values|
+          even, odd = (0...bars).partition(&:even?).map { |half| half.sum { |bar| values[first + (bar * meter.beats)] } / half.size }
           [:"alternate_#{name}", ratio(even, odd).abs]
         end
       end

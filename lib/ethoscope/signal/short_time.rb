@@ -69,9 +69,7 @@ module Ethoscope
         window = Frames.hann(WINDOW)
         bank = Numo::SFloat.zeros((WINDOW / 2) + 1, edges.size)
         edges.each_with_index { |(from, to), i| bank[from...to, i] = 1.0 / (to - from) }
-        blocks = Frames.each_block(samples, WINDOW, HOP).map do |frames|
-          Numo::NMath.sqrt(Numo::Linalg.dot(Frames.power(frames * window), bank))
-        end
+        blocks = Frames.each_power_block(samples, window, HOP).map { |power| Numo::NMath.sqrt(Numo::Linalg.dot(power, bank)) }
         Numo::SFloat.vstack(blocks)
       end
       private_class_method :measure
