@@ -43,7 +43,7 @@ class NewReadingsTest < BrowserCase
   def test_a_tempo_that_moves_is_drawn_bar_by_bar_with_its_rivals
     bars = Fixture.analysis.fetch(:bars).map { |bar| bar.merge(bpm: 98.0 + bar[:bar]) }
     tempo = Fixture.analysis.fetch(:tempo).merge(constant: false, candidates: [{ bpm: 106.0, odds: 0.7, relation: "chosen", reason: "the pulse chosen" },
-                                                                              { bpm: 53.0, odds: 0.3, relation: "half", reason: "the snare falls on the third beat" }])
+                                                                               { bpm: 53.0, odds: 0.3, relation: "half", reason: "the snare falls on the third beat" }])
     open_sheet(bars:, tempo:)
     press "1"
 
@@ -66,6 +66,7 @@ class NewReadingsTest < BrowserCase
   def test_meter_and_tuning_rest_on_plots
     open_sheet
     press "2"
+
     evidence { assert_text(/Off the grid, \w+ onsets/) }
     press "4"
 

@@ -102,9 +102,10 @@ module Ethoscope
         # The last frame is filled up with zeros.
         def spectra(channel, first, count)
           (first...(first + count)).map do |frame|
-            samples = @recording.channels[channel, (frame * FRAME)...[(frame + 1) * FRAME, @recording.channels.shape[1]].min].dup
-            samples = samples.append(Numo::SFloat.zeros(FRAME - samples.size)) if samples.size < FRAME
-            Numo::Pocketfft.rfft(samples)
+            samples = @recording.channels[channel, (frame * FRAME)...[(frame + 1) * FRAME, @recording.channels.shape[1]].min]
+            filled = Numo::SFloat.zeros(FRAME)
+            filled[0...samples.size] = samples
+            Numo::Pocketfft.rfft(filled)
           end
         end
 

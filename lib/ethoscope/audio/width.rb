@@ -2,10 +2,6 @@
 
 module Ethoscope
   module Audio
-    # How wide a stretch of sound is in one register: the side's share of the energy, the correlation of the channels (1 for
-    # mono, 0 for unrelated, -1 for opposite), and what summing to mono costs in dB.
-    BandWidth = Value.of(:name, :hertz, :side, :correlation, :mono_loss_db)
-
     # How wide the stereo image is: the share of the side signal in all energy, 0 for mono, 0.5 for unrelated channels,
     # towards 1 for channels in opposite phase (mid/side analysis).
     class Width

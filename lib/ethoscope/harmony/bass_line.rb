@@ -2,10 +2,6 @@
 
 module Ethoscope
   module Harmony
-    # One note of the bass: MIDI pitch, first and last half beat (end exclusive), and which tone of the chord it is ("root",
-    # "third", "fifth", "seventh", "other").
-    BassNote = Value.of(:pitch, :first, :last, :tone)
-
     # Follows the lowest register as one voice: the strongest low note of each half beat, held over where it stays
     # (after Goto, "A real-time music-scene-description system", Speech Communication 2004, PreFEst-core for the bass).
     class BassLine

@@ -4,9 +4,6 @@ require "yaml"
 
 module Ethoscope
   module Layers
-    # How much of one role is heard in each bar of a mix.
-    Layer = Value.of(:role, :activity, :confidence, :spans)
-
     # First layers on a mix, bar by bar, from where in the spectrum things are struck or held
     # (struck against held after FitzGerald, "Harmonic/percussive separation using median filtering", DAFx 2010,
     # with percentiles over a bar in the place of the median filter).

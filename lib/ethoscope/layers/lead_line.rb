@@ -2,10 +2,6 @@
 
 module Ethoscope
   module Layers
-    # The clear high line of a run of bars (from 1): MIDI pitches of its lowest, middle and highest notes, its course ("rising",
-    # "falling", "arch", "valley", "level", "wavering"), and how clear it is.
-    Lead = Value.of(:first_bar, :bars, :low, :middle, :high, :contour, :confidence)
-
     # Reads the strongest high note of each half beat where one stands clear of the rest
     # (salience after Salamon & Gómez, "Melody extraction from polyphonic music signals", IEEE TASLP 2012; contour types after
     # Adams, "Melodic contour typology", Ethnomusicology 1976).

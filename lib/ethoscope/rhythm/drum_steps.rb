@@ -2,14 +2,6 @@
 
 module Ethoscope
   module Rhythm
-    # One piece of the kit over a run of bars, step by step: how often it is struck, how hard on average (0 to 1 of the song's
-    # hard strokes), and how often softly (ghost strokes).
-    StepRow = Value.of(:piece, :probability, :velocity, :ghost)
-    # A bar that departs from its section's pattern: "fill" (more is struck) or "gap" (less).
-    Departure = Value.of(:bar, :kind)
-    # The drum pattern of a run of bars (from 1).
-    StepPattern = Value.of(:first_bar, :bars, :steps, :rows, :names, :hat_rate, :departures, :confidence)
-
     # Reads step patterns off a mix with {StrokeModel}
     # (bar-synchronous drum patterns after Dixon, Gouyon & Widmer, "Towards characterisation of music via rhythmic patterns", ISMIR 2004).
     class DrumSteps

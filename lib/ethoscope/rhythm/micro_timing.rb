@@ -2,10 +2,6 @@
 
 module Ethoscope
   module Rhythm
-    # How far from the grid one register plays: mean offset in ms by step (nil where too little is played), and the spread
-    # of all onsets around those means in ms.
-    Timing = Value.of(:register, :offsets_ms, :spread_ms, :onsets)
-
     # Reads the moments of onsets against the steps of the bar
     # (after Davies, Madison, Silva & Gouyon, "The effect of microtiming deviations on the perception of groove", Music Perception 2013).
     class MicroTiming

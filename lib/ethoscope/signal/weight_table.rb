@@ -39,11 +39,11 @@ module Ethoscope
         Numo::DFloat.cast(rows.map { |name| @cells.fetch(name).values_at(*at).map { |cell| cell || raise(KeyError, "#{name} has an empty cell") } })
       end
 
-      # @return [String] CSV, weights to four decimals
+      # @return [String] CSV, weights to five decimals, for what is smaller changes nothing
       def to_csv
         CSV.generate do |csv|
           csv << ["", *columns]
-          @cells.each { |name, row| csv << [name, *row.map { |cell| cell && format("%.4g", cell) }] }
+          @cells.each { |name, row| csv << [name, *row.map { |cell| cell && format("%<cell>g", cell: cell.round(5)) }] }
         end
       end
     end
