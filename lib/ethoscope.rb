@@ -15,4 +15,8 @@ module Ethoscope
     loader.setup
   end
   private_constant :LOADER
+
+  # Loads every class of the core at once. Called before worker processes are forked, so that they share what was loaded.
+  # @return [void]
+  def self.preload = LOADER.eager_load
 end

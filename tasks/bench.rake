@@ -18,6 +18,6 @@ namespace :bench do
     Learning::ConfidenceLearner.new(measured).reliability.each { |row| puts "| #{row.map { |cell| cell.is_a?(Float) ? cell.round(2) : cell }.join(" | ")} |" }
   end
 
-  desc "How much faster a folder is on two processes than on one: rake bench:cores[FOLDER]"
+  desc "How much faster a folder is on two cores than on one: rake bench:cores[FOLDER]"
   task(:cores, [:folder]) { |_, arguments| Bench::Ear.new(arguments.fetch(:folder, "demo/audio")).cores }
 end

@@ -15,6 +15,7 @@ module Cli
     def initialize(source, target, jobs:, err:)
       @files = Dir.children(source).sort.map { |name| File.join(source, name) }
                   .select { |path| File.file?(path) && EXTENSIONS.include?(File.extname(path).downcase) }
+                  .sort_by { |path| -File.size(path) } # the longest first, so that the workers end together
       @target = target
       @jobs = jobs.clamp(1, [@files.size, 1].max)
       @err = err
@@ -23,6 +24,7 @@ module Cli
     # @return [Boolean] true when every file was analysed
     def analyse_all?
       FileUtils.mkdir_p(@target)
+      Ethoscope.preload
       queue_read, queue_write = IO.pipe
       # File numbers are single lines under the pipe's atomic size, so each worker reads whole ones.
       queue_write.write(@files.each_index.map { |i| format("%08d\n", i) }.join)

@@ -7,8 +7,9 @@ module Store
   # follows, then the arrays as 32-bit floats.
   module FeaturesFile
     # Changes when the layout does; a file of another one is not read.
-    LAYOUT = 1
+    LAYOUT = 2
     PLAIN = %i[duration channels peak true_peak].freeze
+    CLUES = %i[treble bass turns notes chords].freeze
 
     # @param features [Ethoscope::Features]
     # @param path [String] written beside and renamed, so that nobody reads half a file
@@ -17,7 +18,7 @@ module Store
       head = PLAIN.to_h { |name| [name, features.public_send(name)] }
                   .merge(layout: LAYOUT, shapes: arrays.transform_values(&:shape), tuning: features.tuning.to_h,
                     hop_seconds: features.field.hop_seconds, short_rate: features.short.rate, centres: features.short.centres,
-                    spectra_rate: features.spectra.rate)
+                    spectra_rate: features.spectra.rate, step: features.clues.step)
       partial = "#{path}.#{Process.pid}.part"
       File.open(partial, "wb") do |file|
         file.puts(JSON.generate(head))
@@ -42,7 +43,7 @@ module Store
     def self.arrays_of(features)
       field = features.field
       { weighted: Numo::SFloat.cast(field.weighted), left: field.left, right: field.right, product: field.product, short: features.short.bands,
-        spectra: features.spectra.frames }
+        spectra: features.spectra.frames, **features.clues.to_h.slice(*CLUES) }
     end
     private_class_method :arrays_of
 
@@ -58,7 +59,8 @@ module Store
       field = Ethoscope::Audio::SoundField.new(weighted: Numo::DFloat.cast(arrays[:weighted]), **arrays.slice(:left, :right, :product), hop_seconds: head[:hop_seconds])
       Ethoscope::Features.new(**head.slice(*PLAIN), field:, tuning: Ethoscope::Harmony::Tuning.new(**head[:tuning]),
         short: Ethoscope::Signal::ShortTime.new(arrays[:short], head[:centres], head[:short_rate]),
-        spectra: Ethoscope::Signal::LogSpectra.new(arrays[:spectra], head[:spectra_rate]))
+        spectra: Ethoscope::Signal::LogSpectra.new(arrays[:spectra], head[:spectra_rate]),
+        clues: Ethoscope::Rhythm::HarmonicClues.new(**arrays.slice(*CLUES), step: head[:step]))
     end
     private_class_method :build
   end

@@ -23,6 +23,8 @@ module Ethoscope
     attr_reader :spectra
     # @return [Harmony::Tuning]
     attr_reader :tuning
+    # @return [Rhythm::HarmonicClues] in 32-bit floats
+    attr_reader :clues
     # @return [Signal::OnsetStrength]
     attr_reader :onset
 
@@ -46,12 +48,22 @@ module Ethoscope
       rate = recording.rate / 2.0
       long = Signal::LongTime.new(samples, rate)
       tuning = Harmony::Tuning.measure(long)
-      { short: Signal::ShortTime.of(samples, rate), spectra: Signal::LogSpectra.of(long, tuning.cents), tuning: }
+      spectra = Signal::LogSpectra.of(long, tuning.cents)
+      { short: Signal::ShortTime.of(samples, rate), spectra:, tuning:, clues: clues(spectra, recording.duration) }
     end
     private_class_method :transforms
 
+    # What harmony says of bars does not depend on them, so no correction changes it.
+    def self.clues(spectra, duration)
+      change = Harmony::Change.new(spectra)
+      turns = Harmony::Turns.new(spectra, duration)
+      curves = { treble: change.treble, bass: change.bass, turns: turns.curve, notes: turns.notes, chords: turns.chords }
+      Rhythm::HarmonicClues.new(**curves.transform_values { |curve| Numo::SFloat.cast(curve) }, step: Harmony::Turns::STEP_SECONDS)
+    end
+    private_class_method :clues
+
     # @param attributes [Hash] all attributes but the onset strength, which is worked out
-    def initialize(duration:, channels:, peak:, true_peak:, field:, short:, spectra:, tuning:)
+    def initialize(duration:, channels:, peak:, true_peak:, field:, short:, spectra:, tuning:, clues:)
       @duration = duration
       @channels = channels
       @peak = peak
@@ -60,6 +72,7 @@ module Ethoscope
       @short = short
       @spectra = spectra
       @tuning = tuning
+      @clues = clues
       @onset = Signal::OnsetStrength.new(short)
       freeze
     end

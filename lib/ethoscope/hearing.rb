@@ -18,7 +18,7 @@ module Ethoscope
     def rhythm
       return @rhythm if defined?(@rhythm)
 
-      @rhythm = Rhythm::Analysis.new(features.onset, clues, Rhythm::Sounding.range(features.short, features.onset), @corrections).result
+      @rhythm = Rhythm::Analysis.new(features.onset, features.clues, Rhythm::Sounding.range(features.short, features.onset), @corrections).result
     end
 
     # @return [Rhythm::BeatGrid] bars of two seconds when nothing repeats
@@ -50,16 +50,6 @@ module Ethoscope
 
     # @return [Form::BoundaryFeatures]
     def boundary_features = Form::BoundaryFeatures.new(bar_features, energy, side)
-
-    # @return [Rhythm::HarmonicClues]
-    def clues
-      @clues ||= begin
-        change = Harmony::Change.new(features.spectra)
-        turns = Harmony::Turns.new(features.spectra, features.duration)
-        Rhythm::HarmonicClues.new(treble: change.treble, bass: change.bass, turns: turns.curve, notes: turns.notes, chords: turns.chords,
-          step: Harmony::Turns::STEP_SECONDS)
-      end
-    end
 
     private
 

@@ -22,7 +22,7 @@ module Learning
       features = song.features
       pulse = Ethoscope::Rhythm::Pulse.new(features.onset)
       warp = Ethoscope::Rhythm::TimeWarp.new(features.onset, pulse.period)
-      evidence = Ethoscope::Rhythm::Evidence.new(features.onset, Ethoscope::Hearing.new(features).clues, warp, pulse.period)
+      evidence = Ethoscope::Rhythm::Evidence.new(features.onset, features.clues, warp, pulse.period)
       hypotheses = Features.new(evidence, pulse).hypotheses
       right = hypotheses.map { |hypothesis| right?(hypothesis, warp, evidence.duration, song.truth) }
       [song.name, Numo::SFloat.cast(hypotheses.map(&:features)).to_binary, right]

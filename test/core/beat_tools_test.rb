@@ -9,8 +9,8 @@ class BeatToolsTest < Ethoscope::TestCase
 
   def test_onsets_are_read_where_they_lie
     evidence, = evidence_of((0...40).map { |beat| beat * 0.5 })
-    on = evidence.at(:total, evidence.phase, 0.5, 30).mean
-    off = evidence.at(:total, evidence.phase + 0.25, 0.5, 30).mean
+    on = evidence.at(evidence.phase, 0.5, 30)[:total].mean
+    off = evidence.at(evidence.phase + 0.25, 0.5, 30)[:total].mean
 
     assert_operator on, :>, 5 * off
     assert_in_delta 40 / 30.0, evidence.density, 0.1

@@ -42,7 +42,7 @@ module Ethoscope
         return left unless stereo?
 
         mixed = middle
-        (mixed**2).mean < CANCELLED * (left**2).mean ? left : mixed
+        energy(mixed) < CANCELLED * energy(left) ? left : mixed
       end
 
       # @return [Numo::SFloat] shape [samples], the mean of the channels
@@ -63,6 +63,10 @@ module Ethoscope
       def peak
         channels.empty? ? 0.0 : [channels.max, -channels.min].max
       end
+
+      private
+
+      def energy(samples) = Numo::Linalg.dot(samples, samples)
     end
   end
 end

@@ -30,10 +30,8 @@ module Ethoscope
 
       def registers(short_time)
         log = Numo::NMath.log10((short_time.bands**2) + 1e-10)
-        per_group = (log.shape[1] / TIMBRE_GROUPS.to_f).ceil
-        groups = (0...log.shape[1]).each_slice(per_group).map { |bands| log[true, bands.first..bands.last].mean(axis: 1) }
-        rows = per_bar(short_time.rate, short_time.size) { |frames| groups.map { |group| group[frames].mean } }
-        Numo::DFloat.cast(rows)
+        groups = Numo::Linalg.dot(log, short_time.averaging(short_time.registers(TIMBRE_GROUPS)))
+        Numo::DFloat.vstack(per_bar(short_time.rate, short_time.size) { |frames| groups[frames, true].mean(axis: 0) })
       end
 
       def onsets(onset)

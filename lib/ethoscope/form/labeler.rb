@@ -6,9 +6,9 @@ module Ethoscope
     # (repetition after Paulus & Klapuri, "Music structure analysis using a probabilistic fitness measure", TASLP 2009).
     class Labeler
       # Chord sequences this alike are the same.
-      SAME_HARMONY = 0.75
+      SAME_HARMONY = 0.8
       # Timbre may differ this much within one label, in units of its spread over the song.
-      SAME_TIMBRE = 0.9
+      SAME_TIMBRE = 0.75
       QUIET = 0.35
 
       # @param features [BarFeatures]

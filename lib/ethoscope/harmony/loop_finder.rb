@@ -26,14 +26,16 @@ module Ethoscope
       def initialize(bars, key)
         @bars = bars
         @key = key
-        # Seventh and triad on one root count as one in a loop.
-        @names = bars.map { |chords| chords.map { |chord| [chord.root, chord.minor?] } }
+        @names = bars.map { |chords| chords.map { |chord| name(chord.root, chord.minor?) } }
       end
 
       # @return [Loop, nil] nil when nothing returns at once at least once
       def main = LENGTHS.flat_map { |length| options(length) }.max_by { |option| [worth(option), -option.starts.first] }&.then { |option| build(option) }
 
       private
+
+      # One number for all chords on a root that are minor, or are not: seventh and triad count as one in a loop. Nil for none.
+      def name(root, minor) = root && ((root * 2) + (minor ? 1 : 0))
 
       def options(length)
         starts = (0..(@bars.size - length)).uniq { |first| @names[first, length] }
@@ -43,7 +45,7 @@ module Ethoscope
       # A loop follows on itself at least once; one that merely comes back is a section.
       def option(first, length)
         pattern = @names[first, length].flatten(1)
-        return nil if pattern.all? { |root, _| root.nil? }
+        return nil if pattern.none?
 
         starts, alike = returns(pattern, first, length)
         return nil unless starts.each_cons(2).any? { |a, b| b - a == length }
@@ -70,7 +72,7 @@ module Ethoscope
       def likeness(pattern, other) = pattern.zip(other).count { |a, b| a == b } / pattern.size.to_f
 
       def worth(option)
-        home = @names[option.starts.first].first == [@key.pitch_class, @key.minor?]
+        home = @names[option.starts.first].first == name(@key.pitch_class, @key.minor?)
         option.cover - (LENGTH_PRICE * Math.log2(option.length)) + (home ? FROM_HOME : 0) - (standing?(option) ? STANDING_PRICE : 0)
       end
 

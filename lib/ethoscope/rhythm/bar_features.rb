@@ -6,12 +6,11 @@ module Ethoscope
     # bar position are judged together (after Krebs, Böck & Widmer, "An efficient state-space model for joint tempo and
     # meter tracking", ISMIR 2015, with folded averages in the place of a state space).
     class BarFeatures
-      SUBDIVISIONS = 12
-      # Shifts of the beat against the pulse, in twelfths of a beat: none, half, quarters and thirds.
+      # Shifts of the beat against the pulse, in places of a beat: none, half, quarters and thirds.
       SHIFTS = [0, 3, 4, 6, 8, 9].freeze
       MIN_BARS = 3
       BEAT_NAMES = [
-        :tempo, :tempo_squared, :density, :density_squared, :lag_beat, :lag_half, *BarShape::CURVES.map { |name| :"on_#{name}" },
+        :tempo, :tempo_squared, :density, :density_squared, :lag_beat, :lag_half, *BeatTable::CURVES.map { |name| :"on_#{name}" },
         :half_total, :half_low, :half_middle, :half_high, :quarter_total, :quarter_high
       ].freeze
       METER_NAMES = %i[
@@ -23,8 +22,8 @@ module Ethoscope
       REPEAT_NAMES = [:repeat_bar, :repeat_pulse, :repeat_change, :repeat_low, :repeat_middle, *RETURNS.map { |bars| :"notes_after_#{bars}" },
                       *RETURNS.map { |bars| :"chords_after_#{bars}" }, :notes_four_not_three].freeze
       # Curves whose strong and weak bars are told apart: where every second bar is weak, the bar is too short.
-      ALTERNATING = %i[turns change low middle].freeze
-      NAMES = (BEAT_NAMES + METER_NAMES + REPEAT_NAMES + BarShape::NAMES + ALTERNATING.map { |name| :"alternate_#{name}" }).freeze
+      ALTERNATING = %i[turns change low middle].to_h { |name| [name, BeatTable::CURVES.index(name)] }.freeze
+      NAMES = (BEAT_NAMES + METER_NAMES + REPEAT_NAMES + BarShape::NAMES + ALTERNATING.keys.map { |name| :"alternate_#{name}" }).freeze
       # Stretches differences of likeness to the size of the other features.
       LIKENESS = 5.0
 
@@ -47,60 +46,37 @@ module Ethoscope
       def ratio(above, below) = BarShape.ratio(above, below)
 
       def of_grid(period, shift)
-        start = (@evidence.phase + (period * shift / SUBDIVISIONS)) % period
+        start = (@evidence.phase + (period * shift / BeatTable::PLACES)) % period
         beats = ((@evidence.duration - start) / period).floor
         return [] if beats < 2 * MIN_BARS
 
-        grid = BarShape::CURVES.to_h do |name|
-          [name, @evidence.at(name, start, period / SUBDIVISIONS, beats * SUBDIVISIONS).reshape(beats, SUBDIVISIONS)]
-        end
-        mean = grid.transform_values { |values| values.mean(axis: 0).to_a }
-        of_beat = beat_features(period, mean)
-        # All curves side by side, so that one mean folds them all.
-        rows = Numo::DFloat.hstack(grid.values)
-        on_beats = ALTERNATING.to_h { |name| [name, grid[name][true, 0].to_a] }
-        @meters.flat_map { |meter| of_meter(meter, period, start, [grid, rows, on_beats], of_beat.merge(meter_features(meter, period, mean))) }
+        table = BeatTable.new(@evidence, start, period, beats)
+        of_beat = beat_features(period, table.mean)
+        @meters.flat_map { |meter| of_meter(meter, period, start, table, of_beat.merge(meter_features(meter, period, table.mean))) }
       end
 
-      def of_meter(meter, period, start, (grid, rows, on_beats), known)
-        bars = (rows.shape[0] / meter.beats) - 1
+      def of_meter(meter, period, start, table, known)
+        bars = (table.size / meter.beats) - 1
         return [] if bars < MIN_BARS
 
-        known = known.merge(repeat_features(meter, period, grid))
-        folds = folds(rows, bars, meter.beats)
+        known = known.merge(repeat_features(meter, period, table))
+        folds = table.folds(bars, meter.beats)
+        halves = table.even_and_odd(bars, meter.beats)
         (0...meter.beats).map do |first|
-          shape = BarShape.features(meter, by_curve(folds[first, meter.beats]))
-          features = known.merge(shape, alternation(meter, first, bars, on_beats)).values_at(*NAMES)
+          even, odd = halves.map { |beats| beats[first] }
+          features = known.merge(BarShape.features(meter, folds[first, meter.beats]), alternation(even, odd)).values_at(*NAMES)
           BarHypothesis.new(period:, meter:, first_downbeat: start + (first * period), features:)
         end
       end
 
-      # Means over all bars of two beats' worth of bars: any run of as many beats as a bar has is the mean bar from there on.
-      def folds(rows, bars, beats)
-        [0, beats].flat_map do |from|
-          (rows[from...(from + (bars * beats)), true].reshape(bars, beats * rows.shape[1]).sum(axis: 0) / bars).to_a.each_slice(rows.shape[1]).to_a
-        end
-      end
-
-      # Beats with twelve places each, curve by curve.
-      def by_curve(beats)
-        BarShape::CURVES.each_with_index.to_h { |name, i| [name, beats.map { |beat| beat[i * SUBDIVISIONS, SUBDIVISIONS] }] }
-      end
-
-      # How unlike even and odd bars are on their first beats.
-      def alternation(meter, first, bars, on_beats)
-        on_beats.to_h do |name, values|
-          even, odd = (0...bars).partition(&:even?).map { |half| half.sum { |bar| values[first + (bar * meter.beats)] } / half.size }
-          [:"alternate_#{name}", ratio(even, odd).abs]
-        end
-      end
+      def alternation(even, odd) = ALTERNATING.to_h { |name, column| [:"alternate_#{name}", ratio(even[column], odd[column]).abs] }
 
       def beat_features(period, mean)
         tempo = Math.log2(60.0 / period / 100.0)
         density = Math.log2([@evidence.density * period, 0.1].max)
         features = { tempo:, tempo_squared: tempo**2, density:, density_squared: density**2,
                      lag_beat: @pulse.correlation_at(period), lag_half: @pulse.correlation_at(period / 2) }
-        BarShape::CURVES.each { |name| features[:"on_#{name}"] = ratio(mean[name][0], 1.0) }
+        BeatTable::CURVES.each { |name| features[:"on_#{name}"] = ratio(mean[name][0], 1.0) }
         %i[total low middle high].each { |name| features[:"half_#{name}"] = ratio(mean[name][6], mean[name][0]) }
         %i[total high].each { |name| features[:"quarter_#{name}"] = ratio((mean[name][3] + mean[name][9]) / 2, mean[name][6]) }
         features
@@ -124,10 +100,10 @@ module Ethoscope
       def thirds(mean) = ratio((mean[4] + mean[8]) / 2, (mean[3] + mean[9] + mean[6]) / 3)
 
       # How alike bars are, against spans that are a beat shorter or longer.
-      def repeat_features(meter, period, grid)
+      def repeat_features(meter, period, table)
         bar = period * meter.beats
         near = (@pulse.correlation_at(bar - period) + @pulse.correlation_at(bar + period)) / 2
-        beats = %i[change low middle].to_h { |name| [:"repeat_#{name}", lag_similarity(grid[name], meter.beats)] }
+        beats = %i[change low middle].to_h { |name| [:"repeat_#{name}", table.repetition(name, meter.beats)] }
         { repeat_bar: @pulse.correlation_at(bar) - near,
           repeat_pulse: meter.beats == 4 ? @pulse.correlation_at(bar) - @pulse.correlation_at(bar / 2) : 0.0 }.merge(beats, returns(bar, period))
       end
@@ -144,13 +120,6 @@ module Ethoscope
         there = repetition.at(lag)
         beside = [repetition.at(lag - period), repetition.at(lag + period)].compact
         there && beside.any? ? LIKENESS * (there - (beside.sum / beside.size)) : 0.0
-      end
-
-      def lag_similarity(values, lag)
-        curve = Signal::Series.standardize(values.mean(axis: 1))
-        n = curve.size
-        at = ->(shift) { shift < n ? (curve[shift..] * curve[0...(n - shift)]).mean : 0.0 }
-        (at.call(lag) + at.call(2 * lag)) - (at.call(lag - 1) + at.call(lag + 1))
       end
     end
   end

@@ -5,14 +5,13 @@ module Ethoscope
     # What the folded bar of one hypothesis looks like: where in it low, middle and high sounds are struck and harmony turns.
     # All values are logarithms of ratios, 0 for "no difference".
     module BarShape
-      CURVES = %i[total low middle high change bass turns].freeze
-      # A half beat lies this many twelfths after its beat.
-      HALF = 6
       NAMES = [
-        *CURVES.map { |name| :"down_#{name}" }, :downhalf_total, :downhalf_low, :downhalf_middle, :downhalf_high,
+        *BeatTable::CURVES.map { |name| :"down_#{name}" }, :downhalf_total, :downhalf_low, :downhalf_middle, :downhalf_high,
         :backbeat_middle, :backbeat_low, :halftime_middle, :halftime_low, :second_change, :middle_change, :second_turns, :middle_turns,
         :waltz_middle, :waltz_low, :six_middle, :six_low, :five_change, :five_low, :seven_low, :seven_middle, :late_turns
       ].freeze
+      NOTHING = NAMES.to_h { |name| [name, 0.0] }.freeze
+      private_constant :NOTHING
 
       # @param above [Float]
       # @param below [Float]
@@ -20,22 +19,19 @@ module Ethoscope
       def self.ratio(above, below) = Math.log((above + 0.1) / (below + 0.1))
 
       # @param meter [Meter]
-      # @param folded [Hash{Symbol => Array<Array<Float>>}] by curve: beats of the bar, twelve places each
+      # @param bar [Array<Array<Float>>] the mean bar's beats, as {BeatTable#folds} gives them
       # @return [Hash{Symbol => Float}] one value for each of NAMES
-      def self.features(meter, folded)
-        on = folded.transform_values { |beats| beats.map(&:first) }
-        NAMES.to_h { |name| [name, 0.0] }.merge(downbeat(on), half_after(folded), by_meter(meter, on),
-          late_turns: ratio(folded[:turns].map { |beat| beat[HALF] }.max, on[:turns][0]))
+      def self.features(meter, bar)
+        columns = bar.transpose
+        on, half = columns.each_slice(BeatTable::CURVES.size).map { |curves| BeatTable::CURVES.zip(curves).to_h }
+        NOTHING.merge(downbeat(on), half_after(half), by_meter(meter, on), late_turns: ratio(half[:turns].max, on[:turns][0]))
       end
 
-      def self.downbeat(on) = CURVES.to_h { |name| [:"down_#{name}", ratio(on[name][0], mean(on[name].drop(1)))] }
+      def self.downbeat(on) = BeatTable::CURVES.to_h { |name| [:"down_#{name}", ratio(on[name][0], mean(on[name].drop(1)))] }
       private_class_method :downbeat
 
-      def self.half_after(folded)
-        %i[total low middle high].to_h do |name|
-          halves = folded[name].map { |beat| beat[HALF] }
-          [:"downhalf_#{name}", ratio(halves[0], mean(halves.drop(1)))]
-        end
+      def self.half_after(half)
+        %i[total low middle high].to_h { |name| [:"downhalf_#{name}", ratio(half[name][0], mean(half[name].drop(1)))] }
       end
       private_class_method :half_after
 

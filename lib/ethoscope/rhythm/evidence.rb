@@ -28,10 +28,10 @@ module Ethoscope
       def initialize(onset, clues, warp, period)
         @rate = onset.rate
         @period = period
-        raw = warp.warp(onset.total)
+        raw, low, middle, high = warp.warp(onset.total, onset.low, onset.middle, onset.high)
         @phase = find_phase(raw)
         @density = count_onsets(raw) / (raw.size / @rate)
-        struck = { total: raw, low: warp.warp(onset.low), middle: warp.warp(onset.middle), high: warp.warp(onset.high) }
+        struck = { total: raw, low:, middle:, high: }
         @curves = struck.transform_values { |curve| unit(Signal::Series.running_max(curve, REACH)) }.merge(harmonic(clues, warp, raw.size)).freeze
         @notes, @chords = [clues.notes, clues.chords].map { |rows| Repetition.new(musical_rows(rows, clues.step, warp)) }
         freeze
@@ -40,13 +40,13 @@ module Ethoscope
       # @return [Float] length in musical seconds
       def duration = curves[:total].size / rate
 
-      # @param name [Symbol] a curve
       # @param start [Float] musical seconds of the first position
       # @param step [Float] musical seconds between positions
       # @param count [Integer] number of positions
-      # @return [Numo::DFloat] shape [count]
-      def at(name, start, step, count)
-        Signal::Series.sample(curves[name], ((Numo::DFloat.new(count).seq * step) + start) * rate)
+      # @return [Hash{Symbol => Numo::DFloat}] each curve at those positions
+      def at(start, step, count)
+        places = Signal::Interpolation.new(curves[:total].size, ((Numo::DFloat.new(count).seq * step) + start) * rate)
+        curves.transform_values { |curve| places.of(curve) }
       end
 
       private
@@ -54,7 +54,8 @@ module Ethoscope
       def harmonic(clues, warp, size)
         moments = warp.to_seconds(Numo::DFloat.new(size).seq / rate)
         turns = Signal::Series.running_max(Signal::Series.sample(clues.turns, moments / clues.step), TURN_REACH)
-        { change: unit(warp.warp(resample(clues.treble, size))), bass: unit(warp.warp(resample(clues.bass, size))), turns: unit(turns) }
+        change, bass = warp.warp(resample(clues.treble, size), resample(clues.bass, size))
+        { change: unit(change), bass: unit(bass), turns: unit(turns) }
       end
 
       # Rows read at equal steps of musical time.

@@ -13,6 +13,8 @@ module Ethoscope
       PERIODS = (0.26..1.45)
       STEPS_PER_OCTAVE = 120
       COMB_TEETH = 6
+      # Around a lag the largest correlation counts.
+      NEAR = [0.98, 0.99, 1.0, 1.01, 1.02].freeze
       RATIOS = [Rational(1, 3), Rational(1, 2), Rational(2, 3), 1, Rational(3, 2), 2, 3].freeze
 
       # Noise repeats by chance up to about a third of this; the faintest pulse of music heard so far is at twice.
@@ -29,6 +31,7 @@ module Ethoscope
       def initialize(onset)
         @rate = onset.rate
         @correlation = mean_correlation(onset.total)
+        @values = @correlation.to_a.freeze
         @scores = comb_scores
         best = @scores.max_index
         @period = @scores[best] > FAINTEST ? grid[best] : nil
@@ -48,11 +51,17 @@ module Ethoscope
       # @param lag [Float] seconds
       # @return [Float] autocorrelation near that lag (the largest within 2 %)
       def correlation_at(lag)
-        at = Numo::DFloat[0.98, 0.99, 1.0, 1.01, 1.02] * (lag * @rate)
-        Signal::Series.sample(correlation, at).max
+        NEAR.map { |ratio| read(lag * @rate * ratio) }.max
       end
 
       private
+
+      # In plain Ruby, since a handful of places is not worth an array.
+      def read(place)
+        low = place.floor.clamp(0, @values.size - 2)
+        share = (place - low).clamp(0.0, 1.0)
+        (@values[low] * (1 - share)) + (@values[low + 1] * share)
+      end
 
       def grid
         steps = (Math.log2(PERIODS.end / PERIODS.begin) * STEPS_PER_OCTAVE).floor

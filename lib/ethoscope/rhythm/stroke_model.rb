@@ -41,12 +41,11 @@ module Ethoscope
 
       # Log level of each register by frame, 0 where the register is loud; and how loud that is.
       def self.levels(short_time)
-        groups = (0...short_time.bands.shape[1]).to_a.then { |bands| bands.each_slice((bands.size / REGISTERS.to_f).ceil).to_a }
+        groups = short_time.registers(REGISTERS)
         groups << groups.last while groups.size < REGISTERS
-        levels = groups.first(REGISTERS).map { |bands| Numo::DFloat.cast(short_time.bands[true, bands].mean(axis: 1)) }
-        loud = levels.map { |level| [Signal::Series.percentile(level, LOUD_SHARE), 1e-6].max }
-        columns = levels.zip(loud).map { |level, reference| Numo::NMath.log((level / reference) + FLOOR) }
-        [Numo::DFloat.vstack(columns).transpose.dup, Numo::DFloat[*loud]]
+        levels = Numo::DFloat.cast(Numo::Linalg.dot(short_time.bands, short_time.averaging(groups)))
+        loud = Numo::DFloat[*(0...REGISTERS).map { |i| [Signal::Series.percentile(levels[true, i], LOUD_SHARE), 1e-6].max }]
+        [Numo::NMath.log((levels / loud) + FLOOR), loud]
       end
       private_class_method :levels
 

@@ -40,9 +40,8 @@ module Ethoscope
         count = ((evidence.duration - start) / span).floor
         return nil if count < 4
 
-        fold = %i[middle high].sum do |name|
-          evidence.at(name, start, span / BINS, count * BINS).reshape(count, BINS).mean(axis: 0)
-        end
+        curves = evidence.at(start, span / BINS, count * BINS)
+        fold = (curves[:middle] + curves[:high]).reshape(count, BINS).mean(axis: 0)
         first = (RANGE.begin * BINS).round
         window = fold[first..(RANGE.end * BINS).round]
         return nil unless window.max > PRESENT * fold.sort[BINS / 3]

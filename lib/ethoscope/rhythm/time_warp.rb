@@ -20,6 +20,8 @@ module Ethoscope
       # Phase that wanders less than this many seconds is human timing on a constant tempo.
       CONSTANT_SECONDS = 0.018
       ITERATIONS = 12
+      # Seconds of error at which iterating stops.
+      EXACT = 1e-9
 
       # @return [Boolean] true when one tempo fits the whole recording
       attr_reader :constant
@@ -40,9 +42,12 @@ module Ethoscope
         freeze
       end
 
-      # @param curve [Numo::NArray] shape [frames], on the recording's own time axis
-      # @return [Numo::DFloat] shape [frames], the same curve read at equal steps of musical time
-      def warp(curve) = Signal::Series.sample(curve, @inverse * @rate)
+      # @param curves [Array<Numo::NArray>] shape [frames] each, on the recording's own time axis
+      # @return [Array<Numo::DFloat>] shape [frames] each, the same curves read at equal steps of musical time
+      def warp(*curves)
+        places = Signal::Interpolation.new(@size, @inverse * @rate)
+        curves.map { |curve| places.of(curve) }
+      end
 
       # @param musical [Numo::DFloat] musical times in seconds
       # @return [Numo::DFloat] times in the recording
@@ -62,7 +67,12 @@ module Ethoscope
       def invert(axis)
         musical = identity
         time = musical.dup
-        ITERATIONS.times { time += musical - read(axis, time) }
+        ITERATIONS.times do
+          miss = musical - read(axis, time)
+          break if miss.abs.max < EXACT
+
+          time += miss
+        end
         time
       end
 
@@ -77,8 +87,7 @@ module Ethoscope
 
         hop = (HOP_SECONDS * @rate).round
         starts = (0..(@size - size)).step(hop).to_a
-        scores = starts.map { |start| window_scores(onset[start...(start + size)]) }
-        path = best_path(Numo::DFloat.vstack(scores))
+        path = best_path(window_scores(starts.map { |start| onset[start...(start + size)] }))
         centres = Numo::DFloat.cast(starts) + (size / 2)
         pace = 1.0 / (1 + ((Numo::DFloat.cast(path) - REACH) * STEP))
         at = (Numo::DFloat.new(@size).seq - centres[0]) / hop
@@ -88,14 +97,19 @@ module Ethoscope
         axis
       end
 
-      def window_scores(window)
+      # How well each period around the main one fits each window: autocorrelation at its first four multiples.
+      def window_scores(windows)
         lags = (@period * 4.9 * @rate).ceil + 2
-        energy = Math.sqrt((window**2).mean)
-        correlation = Signal::Series.autocorrelation(window - window.mean, lags)
+        correlations = Numo::DFloat.vstack(windows.map { |window| Signal::Series.autocorrelation(window - window.mean, lags) * rms(window) })
         periods = ((Numo::DFloat.new((2 * REACH) + 1).seq - REACH) * STEP) + 1
-        score = [1, 2, 3, 4].sum { |tooth| Signal::Series.sample(correlation, periods * (@period * tooth * @rate)) }
-        score * energy
+        [1, 2, 3, 4].sum do |tooth|
+          at = periods * (@period * tooth * @rate)
+          low = Numo::Int32.cast(at.floor)
+          (correlations[true, low] * (1 - (at - low))) + (correlations[true, low + 1] * (at - low))
+        end
       end
+
+      def rms(curve) = Math.sqrt((curve**2).mean)
 
       def best_path(scores)
         scores /= [scores.abs.mean * 10, 1e-12].max

@@ -25,13 +25,7 @@ module Ethoscope
       # @param series [Numo::NArray] shape [n]
       # @param at [Numo::DFloat] shape [m], fractional positions; those outside read the nearest end
       # @return [Numo::DFloat] shape [m], linear interpolation
-      def self.sample(series, at)
-        at = at.clip(0, series.size - 1)
-        low = Numo::Int32.cast(at.floor).clip(0, [series.size - 2, 0].max)
-        share = at - low
-        high = (low + 1).clip(0, series.size - 1)
-        (Numo::DFloat.cast(series[low]) * (1 - share)) + (Numo::DFloat.cast(series[high]) * share)
-      end
+      def self.sample(series, at) = Interpolation.new(series.size, at).of(series)
 
       # @param from [Float] seconds
       # @param to [Float] seconds

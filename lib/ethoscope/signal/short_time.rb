@@ -45,7 +45,19 @@ module Ethoscope
 
       # @param range [Range<Float>] Hz
       # @return [Numo::SFloat] shape [frames], summed magnitude of those bands
-      def level(range) = bands[true, bands_in(range)].sum(axis: 1)
+      def level(range) = Numo::Linalg.dot(bands, among(bands_in(range)))
+
+      # @param count [Integer] most registers
+      # @return [Array<Array<Integer>>] the bands in runs of equal length, low to high
+      def registers(count) = (0...bands.shape[1]).each_slice((bands.shape[1] / count.to_f).ceil).to_a
+
+      # @param runs [Array<Array<Integer>>] groups of bands
+      # @return [Numo::SFloat] shape [bands, groups]: a product with it takes the mean over each group
+      def averaging(runs) = Numo::SFloat.vstack(runs.map { |run| among(run) / run.size }).transpose.dup
+
+      # 1 for each of those bands, 0 for the others.
+      def among(indices) = Numo::SFloat.zeros(bands.shape[1]).tap { |mask| mask[indices] = 1 unless indices.empty? }
+      private :among
 
       # Neighbouring bands under 300 Hz would share bins; they are merged until each has one of its own.
       def self.band_edges(bin_width)
