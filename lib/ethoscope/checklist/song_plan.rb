@@ -159,7 +159,8 @@ module Ethoscope
       end
 
       def loudest
-        section = @data[:sections].max_by { |candidate| mean_energy(candidate) }
+        # To a tenth of a decibel, so that of two passes that are as loud the first one counts.
+        section = @data[:sections].max_by { |candidate| mean_energy(candidate).round(1) }
         item("Arrangement", "The peak is the #{section[:label]}", "bars #{section[:first_bar]} to #{section[:first_bar] + section[:bars] - 1}", tolerance: "±4 bars",
           from: "form", minutes: 10)
       end
