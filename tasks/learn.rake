@@ -9,7 +9,7 @@ namespace :learn do
   desc "Load the learners"
   task :load do
     ENV["OPENBLAS_NUM_THREADS"] ||= "1"
-    %w[corpus adam chord_learner bar_learner key_learner boundary_learner stroke_learner layer_learner judge confidence_learner].each { |file| require_relative "learning/#{file}" }
+    Dir[File.join(__dir__, "learning", "*.rb")].each { |file| require file }
   end
 
   learn = lambda do |learner, arguments|
@@ -29,6 +29,9 @@ namespace :learn do
 
   desc "Network of Form::BoundaryModel"
   task(:boundaries, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BoundaryLearner, arguments).to_csv }
+
+  desc "Weights of Form::Likeness"
+  task(:labels, [:folder] => :load) { |_, arguments| puts learn.call(Learning::LabelLearner, arguments).to_csv }
 
   desc "Network of Rhythm::StrokeModel"
   task(:strokes, [:folder] => :load) { |_, arguments| puts learn.call(Learning::StrokeLearner, arguments).to_csv }

@@ -53,6 +53,7 @@ class HonestyTest < Ethoscope::TestCase
     assert_operator kit.fetch("hats")[:activity].max, :<, 0.5
     # Struck notes pass for a kick and a snare (docs/accuracy.md); they are at least less sure than where a kit plays.
     band = Fixture.analysis.fetch(:layers).to_h { |layer| [layer[:role], layer[:confidence]] }
+
     assert(%w[kick snare].all? { |role| kit.fetch(role)[:confidence] < band.fetch(role) - 0.05 })
   end
 

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-%w[corpus adam bar_learner key_learner chord_learner boundary_learner stroke_learner judge layer_learner confidence_learner].each do |file|
+%w[corpus adam bar_learner key_learner chord_learner boundary_learner label_learner stroke_learner judge layer_learner confidence_learner].each do |file|
   require_relative "../../tasks/learning/#{file}"
 end
 
@@ -70,6 +70,16 @@ class LearningTest < Ethoscope::TestCase
     odds = Ethoscope::Form::BoundaryModel.new(table).log_odds(Numo::DFloat.cast(rows)).to_a
 
     assert_operator odds.zip(wanted).count { |odd, is| odd.positive? == is.positive? }, :>, 270
+  end
+
+  def test_the_label_learner_finds_what_tells_a_return
+    names = Ethoscope::Form::Likeness::NAMES
+    random = Random.new(3)
+    pairs = Array.new(300) { Array.new(names.size) { random.rand(0.0..1.0) }.then { |row| [*row, row[3] < 0.4 ? 1.0 : 0.0] } }
+    table = Learning::LabelLearner.new([pairs]).learn
+    odds = ->(row) { names.zip(row).sum(table.block(["bias"], ["weight"])[0, 0]) { |name, value| table.block([name], ["weight"])[0, 0] * value } }
+
+    assert_operator pairs.count { |row| odds.call(row).positive? == row.last.positive? }, :>, 280
   end
 
   def test_a_pattern_that_is_known_teaches_strokes

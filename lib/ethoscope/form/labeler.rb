@@ -5,10 +5,8 @@ module Ethoscope
     # Gives sections letters for what repeats, and first labels with the reason for each
     # (repetition after Paulus & Klapuri, "Music structure analysis using a probabilistic fitness measure", TASLP 2009).
     class Labeler
-      # Chord sequences this alike are the same.
+      # Chord sequences this alike are the same, whatever plays them.
       SAME_HARMONY = 0.8
-      # Timbre may differ this much within one label, in units of its spread over the song.
-      SAME_TIMBRE = 0.75
       QUIET = 0.35
 
       # @param features [BarFeatures]
@@ -17,7 +15,7 @@ module Ethoscope
       # @param grid [Rhythm::BeatGrid]
       # @param duration [Float] seconds: the first section starts with the recording, the last one ends with it
       def initialize(features, segmenter, energy, grid, duration)
-        @features = features
+        @likeness = Likeness.new(features, energy, segmenter.sections)
         @segmenter = segmenter
         @ranges = segmenter.sections
         @energy = energy
@@ -38,28 +36,13 @@ module Ethoscope
 
       private
 
-      # Group number of each section; a section joins the most similar earlier one that is similar enough.
+      # Group number of each section; a section joins the earlier group that it is most like, if it is rather like it than not.
       def group
         @ranges.each_index.with_object([]) do |i, groups|
-          match = (0...i).select do |j|
-            harmony(i, j) > SAME_HARMONY && timbre(i, j) < SAME_TIMBRE
-          end.max_by { |j| harmony(i, j) - timbre(i, j) }
-          groups << (match ? groups[match] : (groups.max || -1) + 1)
+          odds = groups.each_index.group_by { |j| groups[j] }.transform_values { |members| members.sum { |j| @likeness.log_odds(i, j) } / members.size }
+          best, log_odds = odds.max_by(&:last)
+          groups << (best && log_odds.positive? ? best : (groups.max || -1) + 1)
         end
-      end
-
-      def harmony(i, j)
-        a, b = @ranges.values_at(i, j)
-        bars = [a.size, b.size].min
-        rows = @features.harmony
-        (0...bars).sum { |bar| (rows[a.begin + bar, true] * rows[b.begin + bar, true]).sum } / bars
-      end
-
-      def timbre(i, j)
-        rows = @features.timbre
-        spread = Math.sqrt([((rows - rows.mean(axis: 0, keepdims: true))**2).sum(axis: 1).mean, 1e-9].max)
-        means = @ranges.values_at(i, j).map { |range| rows[range, true].mean(axis: 0) }
-        Math.sqrt(((means[0] - means[1])**2).sum) / spread
       end
 
       # The same chords in another dress keep the letter and get a prime.
@@ -68,7 +51,7 @@ module Ethoscope
         primes = Hash.new(0)
         groups.each_with_index.map do |number, i|
           letters[number] ||= begin
-            kin = (0...i).find { |j| harmony(i, j) > SAME_HARMONY }
+            kin = (0...i).find { |j| @likeness.harmony(i, j) > SAME_HARMONY }
             base = kin ? letters[groups[kin]].delete("'") : ("A".ord + letters.values.map { |l| l.delete("'") }.uniq.size).chr
             kin ? base + ("'" * (primes[base] += 1)) : base
           end
