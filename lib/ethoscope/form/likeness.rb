@@ -26,12 +26,12 @@ module Ethoscope
       # @param weights [Hash{String => Float}] by feature, and "bias"
       def initialize(features, energy, ranges, weights: Likeness.shipped)
         @harmony = features.harmony
-        @notes = features.harmony.reshape(features.size, features.harmony.shape[1] / 12, 12).sum(axis: 1)
-        @onsets = features.timbre[true, -ONSETS..].dup
-        @registers = features.timbre[true, 0...-ONSETS].dup
-        @energy = Numo::DFloat.cast(energy)
         @ranges = ranges
         @weights = weights
+        @notes = means(features.harmony.reshape(features.size, features.harmony.shape[1] / 12, 12).sum(axis: 1))
+        @onsets = in_spreads(features.timbre[true, -ONSETS..].dup)
+        @registers = in_spreads(features.timbre[true, 0...-ONSETS].dup)
+        @energy = means(Numo::DFloat.cast(energy).reshape(features.size, 1))
       end
 
       # @param i [Integer] a section
@@ -44,8 +44,8 @@ module Ethoscope
       # @return [Array<Float>] in the order of NAMES
       def features(i, j)
         a, b = @ranges.values_at(i, j)
-        [chords(a, b), chords(a.first(FIRST), b.first(FIRST)), notes(a, b), distance(@registers, a, b), distance(@onsets, a, b),
-         Math.log2(a.size.to_f / b.size).abs, ((@energy[a].mean - @energy[b].mean).abs / 10).clamp(0, FARTHEST), (i - j).abs == 1 ? 1.0 : 0.0]
+        [chords(a, b), chords(a.first(FIRST), b.first(FIRST)), notes(i, j), distance(@registers, i, j), distance(@onsets, i, j),
+         Math.log2(a.size.to_f / b.size).abs, distance(@energy, i, j, 10), (i - j).abs == 1 ? 1.0 : 0.0]
       end
 
       # @param i [Integer] a section
@@ -60,17 +60,20 @@ module Ethoscope
         (0...bars).sum { |bar| (@harmony[a.first + bar, true] * @harmony[b.first + bar, true]).sum } / bars
       end
 
-      def notes(a, b)
-        one, other = [a, b].map { |bars| @notes[bars, true].mean(axis: 0) }
+      def notes(i, j)
+        one = @notes[i, true]
+        other = @notes[j, true]
         (one * other).sum / [Math.sqrt((one**2).sum * (other**2).sum), 1e-9].max
       end
 
-      # Distance of the means, in units of the spread over the song.
-      def distance(rows, a, b)
-        spread = Math.sqrt([((rows - rows.mean(axis: 0, keepdims: true))**2).sum(axis: 1).mean, 1e-9].max)
-        means = [a, b].map { |bars| rows[bars, true].mean(axis: 0) }
-        (Math.sqrt(((means[0] - means[1])**2).sum) / spread).clamp(0, FARTHEST)
+      def means(rows) = Numo::DFloat.vstack(@ranges.map { |bars| rows[bars, true].mean(axis: 0) })
+
+      # Means of each section, in units of the spread of all bars.
+      def in_spreads(rows)
+        means(rows) / Math.sqrt([((rows - rows.mean(axis: 0, keepdims: true))**2).sum(axis: 1).mean, 1e-9].max)
       end
+
+      def distance(rows, i, j, unit = 1) = (Math.sqrt(((rows[i, true] - rows[j, true])**2).sum) / unit).clamp(0, FARTHEST)
     end
   end
 end
