@@ -42,7 +42,6 @@ module Learning
         excess = (belief(weights) - @wanted) / @wanted.size
         adam.step({ slopes: Numo::Linalg.dot(@inputs.transpose.dup, excess), bias: Numo::DFloat[excess.sum] }, RATE)
       end
-      warn "#{@wanted.size} pairs, #{(Numo::DFloat.cast(belief(weights).gt(0.5)).eq(@wanted).count_true.to_f / @wanted.size).round(3)} judged rightly"
       table(weights)
     end
 

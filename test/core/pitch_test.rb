@@ -28,6 +28,7 @@ class PitchTest < Ethoscope::TestCase
     assert_equal "Db major", Key.named("C#", "major").to_s
     assert_equal "C# minor", Key.named("Db", "minor").to_s
     assert_equal "Eb minor", Key.named("D#", "minor").to_s
+    assert_equal "B lydian", Key.named("Cb", "lydian").to_s
   end
 
   def test_the_signature_counts_sharps_up_and_flats_down

@@ -27,10 +27,10 @@ module Ethoscope
         new(pitch_class: PitchClass.parse(tonic), mode:)
       end
 
-      # @return [String] the tonic's name: the one with the simpler key signature, flats when equal
+      # @return [String] the tonic's name: the one with the simpler key signature, then the simpler name, then flats
       def tonic
         places = (-8..9).select { |place| (place * 7) % 12 == pitch_class }
-        PitchClass.at_fifths(places.min_by { |place| [(place + SIGNATURE_SHIFT.fetch(mode)).abs, place] })
+        PitchClass.at_fifths(places.min_by { |place| [(place + SIGNATURE_SHIFT.fetch(mode)).abs, place.abs, place] })
       end
 
       # @return [Integer] sharps (positive) or flats (negative) of the signature
