@@ -1,4 +1,4 @@
-import { bars } from "../lib/format";
+import { bars, plural } from "../lib/format";
 import { same, useSheet, type Selection } from "./context";
 import { Row } from "./Row";
 import { techniqueGroups, type Place, type TechniqueGroup } from "./techniques";
@@ -19,7 +19,7 @@ export function TechniqueRows() {
         <div className="pt-1">
           <span className="block text-13 font-medium">Techniques</span>
           <span className="block text-11 text-ink-3">
-            {groups.length} kinds, {sightings} seen
+            {plural(groups.length, "kind")}, {sightings} seen
           </span>
         </div>
       }

@@ -22,7 +22,9 @@ function shortOf(
     case "key":
       return typeof value.tonic === "string" ? signs(`${value.tonic} ${String(value.mode)}`) : null;
     case "tuning":
-      return Number.isNaN(number("cents")) ? null : `${figure(number("cents"))} cents`;
+      return Number.isNaN(number("cents"))
+        ? null
+        : `${figure(number("cents"))} ${Math.abs(Math.round(number("cents"))) === 1 ? "cent" : "cents"}`;
     case "loop":
       return Array.isArray(value.degrees) ? value.degrees.slice(0, 6).join(" ") : null;
     case "form":
