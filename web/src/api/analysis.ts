@@ -1,0 +1,208 @@
+// The schema of an analysis (docs/schema.md) as the front end sees it.
+
+export interface Chord {
+  start: number;
+  end: number;
+  label: string;
+  symbol: string;
+  degree: string | null;
+  borrowed_from: string | null;
+  function: string | null;
+  function_of: string | null;
+  confidence: number;
+  rivals: { symbol: string; odds: number }[];
+  bar: number;
+  beat: number;
+  beats: number;
+}
+
+export interface Section {
+  label: string;
+  letter: string;
+  first_bar: number;
+  bars: number;
+  start: number;
+  end: number;
+  confidence: number;
+  reason: string;
+}
+
+export interface Bar {
+  bar: number;
+  start: number;
+  end: number;
+  energy: number;
+  width: number;
+  bpm: number;
+}
+
+export interface Layer {
+  role: string;
+  activity: number[];
+  confidence: number;
+  spans: [number, number][];
+}
+
+export interface Sighting {
+  kind: string;
+  name: string;
+  first_bar: number;
+  last_bar: number;
+  start: number;
+  end: number;
+  confidence: number;
+  detail: Record<string, number>;
+}
+
+export interface Loop {
+  bars: number;
+  degrees: string[];
+  symbols: string[];
+  starts: number[];
+  confidence: number;
+}
+
+export interface KeyPart {
+  tonic: string;
+  mode: string;
+  confidence: number;
+  signature: number;
+  rivals: { tonic: string; mode: string; odds: number }[];
+  scale: string[];
+  pentatonic: boolean;
+  stretches: KeyStretch[];
+  outside: { note: string; share: number; bars: number[] }[];
+}
+
+/** A key that holds from one bar to another. */
+export interface KeyStretch {
+  tonic: string;
+  mode: string;
+  first_bar: number;
+  last_bar: number;
+  confidence: number;
+}
+
+/** One piece of the kit, step by step. */
+export interface StepRow {
+  piece: string;
+  probability: number[];
+  velocity: number[];
+  ghost: number[];
+}
+
+export interface StepPattern {
+  first_bar: number;
+  bars: number;
+  steps: number;
+  rows: StepRow[];
+  names: string[];
+  hat_rate: string | null;
+  departures: { bar: number; kind: "fill" | "gap" }[];
+  confidence: number;
+}
+
+/** Offsets of onsets from the grid in ms by step. */
+export interface Timing {
+  register: string;
+  offsets_ms: (number | null)[];
+  spread_ms: number | null;
+  onsets: number;
+}
+
+/** What changes where a run of four bars begins. */
+export interface Change {
+  bar: number;
+  enters: string[];
+  leaves: string[];
+  thins: string[];
+  swells: string[];
+  hats: "faster" | "slower" | null;
+}
+
+export interface BassNote {
+  bar: number;
+  beat: number;
+  beats: number;
+  start: number;
+  end: number;
+  pitch: number;
+  name: string;
+  tone: string;
+}
+
+export interface Lead {
+  first_bar: number;
+  bars: number;
+  low: number;
+  middle: number;
+  high: number;
+  contour: string;
+  confidence: number;
+}
+
+export interface Register {
+  name: string;
+  hertz: [number, number];
+  side: number;
+  correlation: number;
+  mono_loss_db: number;
+}
+
+export interface Mix {
+  centres: number[];
+  spectrum: number[];
+  registers: Register[];
+  sections: { first_bar: number; against_mean: number[]; registers: Register[] }[];
+}
+
+export interface Analysis {
+  engine_version: string;
+  duration: number;
+  channels: number;
+  tempo: {
+    bpm: number | null;
+    constant: boolean;
+    confidence: number;
+    candidates: { bpm: number; odds: number; relation: string; reason: string }[];
+    /** How well onsets repeat at each rate: [BPM, strength]. */
+    pulse: [number, number][];
+  };
+  tempo_map: { bar: number; time: number; bpm: number }[];
+  meter: string;
+  meters: { name: string; odds: number }[];
+  meter_confidence: number;
+  beats: number[];
+  downbeats: number[];
+  pickup_beats: number;
+  end: number;
+  downbeat_confidence: number;
+  groove: { swing_ratio: number; swing_unit: string; confidence: number; timing: Timing[]; feel: string | null };
+  drums: StepPattern[];
+  tuning: { cents: number; confidence: number; a4: number; histogram: number[] };
+  key: KeyPart | null;
+  pitch_classes: { all: number[]; bass: number[] };
+  chords: Chord[];
+  loop: Loop | null;
+  loops: (Loop & { letters: string[] })[];
+  cadences: { kind: string; bar: number }[];
+  bass: { notes: BassNote[]; tones: Record<string, number>; lowest: number | null; highest: number | null };
+  leads: Lead[];
+  changes: Change[];
+  /** Roles of which a mix says nothing. */
+  untold_roles: string[];
+  phrase_bars: number | null;
+  sections: Section[];
+  bars: Bar[];
+  loudness: {
+    integrated: number | null;
+    range: number | null;
+    loudest_short_term: number;
+    true_peak: number;
+    peak_db: number;
+    short_term: number[];
+  };
+  mix: Mix;
+  layers: Layer[];
+  techniques: Sighting[];
+}
