@@ -67,7 +67,7 @@ module Ethoscope
         grid = grid_for(best)
         return nil unless grid
 
-        candidates = tempo_candidates(weighed, tempo(grid, best))
+        candidates = tempo_candidates(weighed, tempo(grid))
         Result.new(bpm: candidates.first.bpm, constant: @warp.constant, confidence: candidates.first.odds * @pulse.clarity, candidates:,
           meters: meter_candidates(weighed), grid:, grid_confidence: (weighed.first.odds * @pulse.clarity).round(3),
           swing: Swing.measure(evidence, best), pulse: pulse_curve)
@@ -79,7 +79,7 @@ module Ethoscope
       end
 
       # For a constant tempo the mean over all beats; else the median over time.
-      def tempo(grid, _best)
+      def tempo(grid)
         return 60.0 * (grid.edges.size - 1) / (grid.edges.last - grid.edges.first) if @warp.constant
 
         middle_tempo(grid)
