@@ -1,5 +1,5 @@
 import type { Aspect } from "../../api/types";
-import { clock, figure, percent } from "../../lib/format";
+import { clock, figure, percent, plural } from "../../lib/format";
 import { useSheet } from "../context";
 import { Part } from "./Drawer";
 import { Columns, hertz } from "./Columns";
@@ -117,7 +117,7 @@ function LoopList() {
         <Part
           key={loop.letters.join()}
           title={`In ${loop.letters.join(", ")}`}
-          aside={`${loop.bars} bars, from bar ${loop.starts[0] ?? 1}`}
+          aside={`${plural(loop.bars, "bar")}, from bar ${loop.starts[0] ?? 1}`}
         >
           <p className="font-medium text-measured">{loop.symbols.join("  ")}</p>
           <p className="text-ink-2">{loop.degrees.join("  ")}</p>
