@@ -29,6 +29,27 @@ module Api
         JSON.generate(data)
       end
 
+      def reference_of(id) = library.references.find(id.to_i)
+
+      def sheet_of(reference)
+        library.sheet(reference) || raise(Problem.new(409, "not_analysed", "This reference has no finished analysis yet."))
+      end
+
+      # Makes a change that can be undone, has everything derived that follows from it, and answers with the sheet's new revision.
+      def edit(reference, label, status_code = 200, &)
+        result = library.journal.record(reference[:id], label, revision: seen_revision, &)
+        edited(reference, result.is_a?(Hash) ? { reading: result } : {}, status_code)
+      end
+
+      def edited(reference, data = {}, status_code = 200)
+        library.derive(reference)
+        settings.bulletin.publish
+        answer(data.merge(revision: library.references.find(reference[:id])[:revision]), status_code)
+      end
+
+      # The revision of the sheet that the person saw; without one a change is made whatever happened meanwhile.
+      def seen_revision = request.env["HTTP_X_SHEET_REVISION"]&.then { |text| Integer(text, exception: false) }
+
       def input(schema)
         result = schema.call(body_hash)
         return result.to_h if result.success?
@@ -53,6 +74,7 @@ module Api
     error(Problem) { |problem| answer(problem.to_h, problem.status) }
     error(Store::Missing) { |e| answer(Problem.new(404, "missing", e.message).to_h, 404) }
     error(Store::Duplicate) { |e| answer(Problem.new(409, "duplicate", e.message, "file").to_h, 409) }
+    error(Store::Stale) { |e| answer({ error: { code: "stale", message: e.message, revision: e.revision, labels: e.labels } }, 409) }
     error(Store::DiskFull) { |e| answer(Problem.new(507, "disk_full", e.message).to_h, 507) }
     error(ArgumentError) { |e| answer(Problem.new(422, "invalid", "#{e.message[0].upcase}#{e.message[1..]}.").to_h, 422) }
     error(Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio) do |e|

@@ -39,10 +39,104 @@ module Api
       required(:value).filled(:hash)
       optional(:source).filled(:string, included_in?: SOURCES)
       optional(:note).maybe(:string, max_size?: 500)
+      optional(:link).maybe(:string, max_size?: 500)
     end
+
+    NewReading = Dry::Schema.Params(parent: Correction) do
+      required(:aspect).filled(:string, included_in?: Store::Readings::ASPECTS)
+    end
+
+    ChordEdit = Dry::Schema.Params do
+      required(:action).filled(:string, included_in?: %w[name split merge repeat decide clear])
+      required(:bar).filled(:integer, gteq?: 1, lteq?: 4000)
+      optional(:beat).filled(:float, gteq?: 1, lteq?: 13)
+      optional(:beats).filled(:float, gteq?: 0.5, lteq?: 16_000)
+      optional(:symbol).filled(:string, max_size?: 40)
+      optional(:voicing).array(:string, max_size?: 4)
+      optional(:note).value(:string, max_size?: 500)
+      optional(:state).filled(:string, included_in?: %w[open confirmed refuted])
+      optional(:bars).filled(:integer, gteq?: 1, lteq?: 64)
+      optional(:to_bar).filled(:integer, gteq?: 1, lteq?: 4000)
+      optional(:last_bar).filled(:integer, gteq?: 1, lteq?: 4000)
+    end
+
+    SectionEdit = Dry::Schema.Params do
+      required(:action).filled(:string, included_in?: %w[split move merge rename snap mark])
+      required(:index).filled(:integer, gteq?: 0, lteq?: 400)
+      optional(:bar).filled(:integer, gteq?: 1, lteq?: 4000)
+      optional(:label).filled(:string, max_size?: 40)
+      optional(:state).filled(:string, included_in?: %w[open confirmed])
+      optional(:change).hash do
+        optional(:label).filled(:string, max_size?: 40)
+        optional(:letter).filled(:string, max_size?: 4)
+      end
+    end
+
+    COUNT_LABELS = { "downbeat" => "Move the first beat", "pickup" => "Mark a pickup", "tempo_change" => "Mark a change of tempo", "steady" => "Take back changes of tempo",
+                     "modulation" => "Mark a change of key", "one_key" => "Take back changes of key", "times" => "Count in another unit" }.freeze
+
+    CountEdit = Dry::Schema.Params do
+      required(:action).filled(:string, included_in?: COUNT_LABELS.keys)
+      optional(:bar).filled(:integer, gteq?: 1, lteq?: 4000)
+      optional(:beats).filled(:float, gteq?: -8, lteq?: 12)
+      optional(:bpm).filled(:float, gteq?: 20, lteq?: 400)
+      optional(:factor).filled(:float, included_in?: [0.5, 2.0])
+      optional(:tonic).filled(:string, included_in?: TONICS)
+      optional(:mode).filled(:string, included_in?: MODES)
+    end
+
+    ROLES = %w[kick snare hats percussion bass chords pad lead counter-melody strings brass guitar vocal texture fx].freeze
+    PURPOSES = ["lead", "support", "ear candy", "glue"].freeze
 
     NewLayer = Dry::Schema.Params do
       required(:name).filled(:string, max_size?: 60)
+      optional(:role).maybe(:string, included_in?: ROLES)
+    end
+
+    LayerCard = Dry::Schema.Params do
+      optional(:name).filled(:string, max_size?: 60)
+      optional(:role).maybe(:string, included_in?: ROLES)
+      optional(:card).hash do
+        %i[sound register articulation pattern pan width automation].each { |field| optional(field).value(:string, max_size?: 300) }
+        optional(:have).maybe(:string, included_in?: %w[have need substitute])
+        optional(:stacked).maybe(:integer, gteq?: 1, lteq?: 64)
+        optional(:purpose).maybe(:string, included_in?: PURPOSES)
+        optional(:candidates).array(:hash) do
+          required(:text).filled(:string, max_size?: 200)
+          optional(:source).maybe(:string, included_in?: SOURCES)
+          optional(:sure).maybe(:float, gteq?: 0, lteq?: 1)
+        end
+        optional(:chain).array(:hash) do
+          required(:type).filled(:string, max_size?: 60)
+          optional(:setting).value(:string, max_size?: 120)
+          optional(:amount).value(:string, max_size?: 60)
+        end
+      end
+    end
+
+    SightingDecision = Dry::Schema.Params do
+      required(:kind).filled(:string, max_size?: 60)
+      required(:state).filled(:string, included_in?: %w[open confirmed refuted])
+      required(:first_bar).filled(:integer, gteq?: 1, lteq?: 4000)
+      required(:last_bar).filled(:integer, gteq?: 1, lteq?: 4000)
+    end
+
+    NewMark = Dry::Schema.Params do
+      required(:type).filled(:string, included_in?: %w[technique transition oddity question idea])
+      required(:text).filled(:string, max_size?: 500)
+      required(:first_bar).filled(:integer, gteq?: 1, lteq?: 4000)
+      required(:last_bar).filled(:integer, gteq?: 1, lteq?: 4000)
+      optional(:layer_id).maybe(:integer)
+    end
+
+    ChangeEdit = Dry::Schema.Params do
+      required(:bar).filled(:integer, gteq?: 1, lteq?: 4000)
+      optional(:key).filled(:string, max_size?: 80)
+      optional(:text).filled(:string, max_size?: 200)
+    end
+
+    Taps = Dry::Schema.Params do
+      required(:times).array(:float, gteq?: 0, lteq?: 100_000)
     end
 
     Paint = Dry::Schema.Params do

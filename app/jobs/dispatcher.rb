@@ -7,7 +7,7 @@ require "rbconfig"
 require "securerandom"
 
 module Jobs
-  # Gives queued analyses to worker processes, a few at a time, and stores what they bring back or why they failed.
+  # Gives queued jobs to worker processes, a few at a time, and has stored what they bring back or why they failed.
   class Dispatcher
     WORKER = File.expand_path("../../bin/analysis-worker", __dir__)
     # How long an idle thread sleeps before it looks at the queue unasked.
@@ -16,9 +16,10 @@ module Jobs
     # @param library [Store::Library]
     # @param bulletin [Bulletin]
     # @param limits [Limits]
-    # @param command [Array<String>] what is started; recording and result paths are added
+    # @param command [Array<String>] what is started; the paths of recording and result, and the task as JSON, are added
     def initialize(library, bulletin, limits: Limits.new, command: [RbConfig.ruby, WORKER])
       @library = library
+      @queues = [AnalysisQueue.new(library), SeparationQueue.new(library)]
       @bulletin = bulletin
       @limits = limits
       @command = command
@@ -32,7 +33,7 @@ module Jobs
     def start
       FileUtils.mkdir_p(@scratch)
       FileUtils.rm_f(Dir.glob(File.join(@scratch, "*")))
-      @library.analyses.resume
+      @queues.each(&:resume)
       @threads = Array.new(@limits.workers) { Thread.new { serve } }
       self
     end
@@ -51,54 +52,49 @@ module Jobs
       edition = @bulletin.edition
       until @stopping
         job = claim
-        job ? work(job) : edition = @bulletin.wait(edition, IDLE_SECONDS)
+        job ? work(*job) : edition = @bulletin.wait(edition, IDLE_SECONDS)
       end
     end
 
-    # While the database can't be written (a full disk, say) nothing is claimed; the queue is looked at again later.
+    # While the database can't be written (a full disk, say) nothing is claimed; the queues are looked at again later.
     def claim
-      @library.analyses.claim
+      @queues.each do |queue|
+        job = queue.claim
+        return [queue, job] if job
+      end
+      nil
     rescue Sequel::DatabaseError => e
-      warn "No analysis could be claimed: #{e.message}"
+      warn "No job could be claimed: #{e.message}"
       nil
     end
 
-    def work(job)
+    def work(queue, job)
       result = File.join(@scratch, "#{job[:id]}-#{SecureRandom.hex(4)}.json")
       @bulletin.publish
-      error = supervise(job, result)
+      error = supervise(queue, job, result)
       return if @stopping
 
-      conclude(job, result, error)
+      File.exist?(result) ? queue.finish(job, result) : queue.fail(job, error)
     rescue StandardError => e
-      give_up(job, e)
+      give_up(queue, job, e)
     ensure
-      FileUtils.rm_f([result, "#{result}.part", "#{result}.flac"])
+      FileUtils.rm_f(Dir.glob("#{result}*"))
       @bulletin.publish
     end
 
     # What can't even be marked as failed is taken up at the next start.
-    def give_up(job, error)
-      @library.analyses.fail(job[:id], "The analysis could not be stored (#{error.message}).")
+    def give_up(queue, job, error)
+      queue.fail(job, "The result could not be stored (#{error.message}).")
     rescue Sequel::DatabaseError => e
-      warn "Analysis #{job[:id]} could not be marked as failed: #{e.message}"
-    end
-
-    def conclude(job, result, error)
-      if File.exist?(result)
-        @library.recordings.keep_copy(job[:recording_id], "#{result}.flac")
-        @library.analyses.finish(job[:id], File.read(result, encoding: Encoding::UTF_8))
-      else
-        @library.analyses.fail(job[:id], error)
-      end
+      warn "Job #{job[:id]} could not be marked as failed: #{e.message}"
     end
 
     # Runs the worker to its end or to its limits; says what went wrong, nil when nothing did.
-    def supervise(job, result)
+    def supervise(queue, job, result)
       reader, writer = IO.pipe
-      pid = spawn_worker(job, result, writer)
+      pid = spawn_worker(queue, job, result, writer)
       writer.close
-      said = follow(job, reader, pid)
+      said = follow(queue, job, reader, pid)
       status = Process.wait2(pid).last
       said || (status.success? ? nil : ending(status))
     ensure
@@ -106,16 +102,16 @@ module Jobs
       reader&.close
     end
 
-    def spawn_worker(job, result, writer)
+    def spawn_worker(queue, job, result, writer)
       path = @library.recordings.path(@library.recordings.find(job[:recording_id]))
-      pid = Process.spawn(*@command, path, result, out: writer, err: File::NULL, in: File::NULL, pgroup: true,
+      pid = Process.spawn(*@command, path, result, JSON.generate(queue.task(job)), out: writer, err: File::NULL, in: File::NULL, pgroup: true,
         rlimit_as: @limits.bytes, rlimit_cpu: @limits.seconds.ceil)
       @running << pid
       pid
     end
 
     # Reads progress lines until the worker closes its end; kills it when its time is over.
-    def follow(job, reader, pid)
+    def follow(queue, job, reader, pid)
       deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + @limits.seconds
       while (line = next_line(reader, deadline))
         return timed_out(pid) if line == :late
@@ -123,7 +119,7 @@ module Jobs
         message = JSON.parse(line, symbolize_names: true)
         return message[:error] if message[:error]
 
-        @library.analyses.advance(job[:id], message[:stage], message[:progress])
+        queue.advance(job, message)
         @bulletin.publish
       end
     end
@@ -137,7 +133,7 @@ module Jobs
 
     def timed_out(pid)
       end_process(pid)
-      "The analysis took longer than #{@limits.seconds} s and was stopped. Try a shorter recording."
+      "This took longer than #{@limits.seconds} s and was stopped. Try a shorter recording."
     end
 
     def end_process(pid)
@@ -147,9 +143,9 @@ module Jobs
     end
 
     def ending(status)
-      return "The analysis stopped unexpectedly (signal #{status.termsig}). Try again." if status.signaled?
+      return "The work stopped unexpectedly (signal #{status.termsig}). Try again." if status.signaled?
 
-      "The analysis stopped unexpectedly (exit code #{status.exitstatus}). Try again."
+      "The work stopped unexpectedly (exit code #{status.exitstatus}). Try again."
     end
   end
 end

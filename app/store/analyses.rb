@@ -1,28 +1,61 @@
 # frozen_string_literal: true
 
 module Store
-  # Analyses: runs of the engine, queued, running, done or failed.
+  # Analyses: runs of the engine, queued, running, done or failed. Those with corrections are derived from what a plain run measured,
+  # with what a person put right.
   class Analyses < Rows
     # A run that ended the whole application this often is not tried again.
     ATTEMPTS = 3
+    # Derivations of one recording that are kept, so that undo and redo find them.
+    KEPT = 24
     LIGHT = %i[id recording_id state stage progress error engine_version created_at finished_at].freeze
 
     # @param recording_id [Integer]
     # @return [Hash, nil] the newest run, without its data
-    def latest(recording_id) = db[:analyses].where(recording_id:).order(Sequel.desc(:id)).select(*LIGHT).first
+    def latest(recording_id) = db[:analyses].where(recording_id:, corrections: nil).order(Sequel.desc(:id)).select(*LIGHT).first
 
     # @param recording_ids [Array<Integer>]
     # @return [Hash{Integer => Hash}] the newest run of each recording, without data
     def latest_of(recording_ids)
-      newest = db[:analyses].where(recording_id: recording_ids).group(:recording_id).select { max(:id) }
+      newest = db[:analyses].where(recording_id: recording_ids, corrections: nil).group(:recording_id).select { max(:id) }
       db[:analyses].where(id: newest).select(*LIGHT).as_hash(:recording_id)
     end
 
     # @param recording_id [Integer]
     # @return [Array(Integer, Ethoscope::Analysis), nil] id and data of the newest run that is done
     def finished(recording_id)
-      row = db[:analyses].where(recording_id:, state: "done").order(Sequel.desc(:id)).first
+      row = db[:analyses].where(recording_id:, state: "done", corrections: nil).order(Sequel.desc(:id)).first
       row && [row[:id], Ethoscope::Analysis.from_h(parse(row[:data]))]
+    end
+
+    # @param recording_id [Integer]
+    # @param corrections [Hash] arguments of {Ethoscope::Corrections.of}
+    # @return [Hash, nil] the run that derives with these corrections from the newest plain run, without data
+    def derivation(recording_id, corrections) = derivations(recording_id).where(corrections: JSON.generate(corrections)).select(*LIGHT).first
+
+    # @param recording_id [Integer]
+    # @param corrections [Hash]
+    # @return [Ethoscope::Analysis, nil] nil while it is not done
+    def derived(recording_id, corrections)
+      row = derivations(recording_id).where(corrections: JSON.generate(corrections), state: "done").first
+      row && Ethoscope::Analysis.from_h(parse(row[:data]))
+    end
+
+    # Queues a derivation unless there is one, done or not; one that failed is tried again.
+    #
+    # @param recording_id [Integer]
+    # @param corrections [Hash]
+    # @return [Hash] the run
+    def derive(recording_id, corrections)
+      db.transaction(mode: :immediate) do
+        known = derivation(recording_id, corrections)
+        next known if known && known[:state] != "failed"
+
+        # Nobody waits for what was asked for before and is not begun.
+        db[:analyses].where(recording_id:, state: "queued").exclude(corrections: nil).delete
+        db[:analyses].insert(recording_id:, state: "queued", corrections: JSON.generate(corrections), created_at: now)
+        derivation(recording_id, corrections)
+      end
     end
 
     # Queues a run unless one is waiting or running.
@@ -31,15 +64,15 @@ module Store
     # @return [Hash] the run that will come
     def queue(recording_id)
       db.transaction(mode: :immediate) do
-        waiting = db[:analyses].where(recording_id:, state: %w[queued running]).select(*LIGHT).first
+        waiting = db[:analyses].where(recording_id:, state: %w[queued running], corrections: nil).select(*LIGHT).first
         waiting || (db[:analyses].insert(recording_id:, state: "queued", created_at: now) && latest(recording_id))
       end
     end
 
-    # @return [Hash, nil] the oldest queued run, now marked as running
+    # @return [Hash, nil] the oldest queued derivation or else the oldest queued run, now marked as running
     def claim
       db.transaction(mode: :immediate) do
-        row = db[:analyses].where(state: "queued").order(:id).first
+        row = db[:analyses].where(state: "queued").order(Sequel.expr(corrections: nil), :id).first
         next unless row
 
         db[:analyses].where(id: row[:id]).update(state: "running", attempts: row[:attempts] + 1, progress: 0.0, stage: "decoding")
@@ -62,6 +95,8 @@ module Store
         row = db[:analyses][id:]
         db[:analyses].where(id:).update(state: "done", progress: 1.0, stage: nil, data: json, finished_at: now,
           engine_version: analysis.fetch(:engine_version))
+        next prune(row[:recording_id]) if row[:corrections]
+
         db[:references].where(recording_id: row[:recording_id]).each do |reference|
           Readings.new(db).measure(reference[:id], id, analysis)
         end
@@ -82,6 +117,18 @@ module Store
           error: "The analysis was cut off #{ATTEMPTS} times. Try again, or try another file.")
         db[:analyses].where(state: "running").update(state: "queued", stage: nil, progress: 0.0)
       end
+    end
+
+    private
+
+    def derivations(recording_id)
+      base = db[:analyses].where(recording_id:, corrections: nil, state: "done").max(:id) || 0
+      db[:analyses].where(recording_id:).exclude(corrections: nil).where { id > base }.order(Sequel.desc(:id))
+    end
+
+    def prune(recording_id)
+      old = db[:analyses].where(recording_id:, state: "done").exclude(corrections: nil).order(Sequel.desc(:id)).select_map(:id).drop(KEPT)
+      db[:analyses].where(id: old).delete
     end
   end
 end

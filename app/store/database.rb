@@ -30,7 +30,8 @@ module Store
         tries * BUSY_PAUSE < BUSY_SECONDS
       end
       connection.execute("PRAGMA journal_mode = WAL")
-      connection.execute("PRAGMA synchronous = NORMAL")
+      # What was acknowledged is on the disk, even when the power goes.
+      connection.execute("PRAGMA synchronous = FULL")
     end
     private_class_method :prepare
   end

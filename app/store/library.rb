@@ -7,7 +7,7 @@ module Store
     attr_reader :home
     # @return [Sequel::Database]
     attr_reader :db
-    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists
+    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations
 
     # @param home [String] the data directory; made when missing
     def initialize(home)
@@ -19,6 +19,8 @@ module Store
       @analyses = Analyses.new(@db)
       @readings = Readings.new(@db)
       @checklists = Checklists.new(@db)
+      @journal = Journal.new(@db)
+      @separations = Separations.new(@db)
       freeze
     end
 
@@ -50,14 +52,50 @@ module Store
     # @param scope [Integer, nil] only up to this bar
     # @return [Ethoscope::Profile::Song, nil] nil while no analysis is done
     def song(reference, scope: nil)
-      _, analysis = analyses.finished(reference[:recording_id])
-      return nil unless analysis
-
+      sheet = sheet(reference) or return nil
+      analysis = sheet.settled
       analysis = Ethoscope::Excerpt.of(analysis, scope) if scope
       Ethoscope::Profile::Song.new(title: reference[:title], analysis:, corrections: readings.corrections(reference[:id]))
     end
 
+    # What was measured, derived anew with what a person put right as soon as that is done, and what the person says over it.
+    #
+    # @param reference [Hash]
+    # @return [Ethoscope::Annotations::Sheet, nil] nil while no analysis is done
+    def sheet(reference)
+      analysis = analysis(reference)
+      analysis && Ethoscope::Annotations::Sheet.new(analysis, readings.notes(reference[:id]))
+    end
+
+    # @param reference [Hash]
+    # @return [Ethoscope::Analysis, nil] with corrections when that is derived, the plain one until then
+    def analysis(reference)
+      corrections = corrections(reference)
+      derived = analyses.derived(reference[:recording_id], corrections) unless corrections.empty?
+      derived || analyses.finished(reference[:recording_id])&.last
+    end
+
+    # Has the analysis derived anew when what a person put right asks for it.
+    #
+    # @param reference [Hash]
+    # @return [Hash, nil] the run that derives; nil when nothing was put right
+    def derive(reference)
+      corrections = corrections(reference)
+      return nil if corrections.empty? || analyses.finished(reference[:recording_id]).nil?
+
+      analyses.derive(reference[:recording_id], corrections)
+    end
+
+    # @param reference [Hash]
+    # @return [Hash, nil] the run that derives with the present corrections
+    def derivation(reference)
+      corrections = corrections(reference)
+      corrections.empty? ? nil : analyses.derivation(reference[:recording_id], corrections)
+    end
+
     private
+
+    def corrections(reference) = Ethoscope::Corrections.arguments(readings.corrections(reference[:id]))
 
     def add(study_id, recording, tags, name)
       db.transaction(mode: :immediate) do

@@ -3,7 +3,10 @@
 module Store
   # Readings: statements about a reference. Nothing is overwritten: a correction supersedes what it replaces.
   class Readings < Rows
-    PERSONAL = %w[layer technique].freeze
+    ASPECTS = Ethoscope::Readings::Reader::ASPECTS
+    # Statements that a person makes about some stretch of a song.
+    NOTED = %w[chord layer technique mark change sighting].freeze
+    SETTLED = %w[confirmed refuted].freeze
 
     # @param reference_id [Integer]
     # @return [Array<Hash>] all of them, oldest first
@@ -14,16 +17,25 @@ module Store
     # @raise [Missing]
     def find(id) = plain(existing(db[:readings][id:], "reading"))
 
-    # The reading that holds for each aspect: a person's correction before the newest measurement.
+    # The reading that holds for each aspect: a person's before the newest measurement.
     #
     # @param reference_id [Integer]
     # @return [Hash{String => Hash}] by aspect
     def current(reference_id)
-      rows = of_reference(reference_id).reject { |row| PERSONAL.include?(row[:aspect]) }
-      rows.group_by { |row| row[:aspect] }.transform_values do |group|
-        standing = group.reject { |row| %w[corrected refuted].include?(row[:state]) }
-        standing.reverse.find { |row| row[:source] != "measured" } || standing.last || group.last
+      by_aspect(reference_id).transform_values do |group|
+        standing = group.select { |row| standing?(row) }
+        standing.reverse.find { |row| row[:source] != "measured" || row[:state] == "confirmed" } || standing.last || group.last
       end
+    end
+
+    # @param reference_id [Integer]
+    # @return [Hash{String => Array<Integer>}] readings that contradict each other and are not settled, by aspect
+    def contradictions(reference_id)
+      standing = by_aspect(reference_id).transform_values { |group| group.select { |row| standing?(row) } }
+      apart = standing.select do |aspect, rows|
+        rows.combination(2).any? { |one, other| !Ethoscope::Readings::Agreement.same?(aspect, one[:value], other[:value]) }
+      end
+      apart.transform_values { |rows| rows.map { |row| row[:id] } }
     end
 
     # @param reference_id [Integer]
@@ -33,22 +45,35 @@ module Store
       standing.transform_values { |row| row[:value] }
     end
 
-    # Adds what an analysis measured. A person's correction stays in force.
+    # @param reference_id [Integer]
+    # @return [Array<Ethoscope::Annotations::Note>] what a person says over the measured sheet, oldest first
+    def notes(reference_id)
+      form = current(reference_id)["form"]
+      rows = of_reference(reference_id).select { |row| NOTED.include?(row[:aspect]) }
+      rows << form if form && form[:source] != "measured" && form.dig(:value, :entries)
+      rows.map do |row|
+        Ethoscope::Annotations::Note.new(from: row[:starts_at], to: row[:ends_at], **row.slice(:id, :aspect, :value, :source, :state, :note))
+      end
+    end
+
+    # Adds what an analysis measured. What a person settled stays settled, and a person's value stays in force.
     #
     # @param reference_id [Integer]
     # @param analysis_id [Integer]
     # @param analysis [Ethoscope::Analysis]
     def measure(reference_id, analysis_id, analysis)
       db.transaction do
-        db[:readings].where(reference_id:, source: "measured").update(state: "corrected")
+        before = by_aspect(reference_id)
         Ethoscope::Readings::Reader.new(analysis).readings.each do |reading|
+          state = state_of(reading, before.fetch(reading.aspect, []))
           insert(reference_id, aspect: reading.aspect, value: reading.value, statement: reading.statement, note: reading.note,
-            why: reading.why, rivals: reading.rivals, confidence: reading.confidence, source: "measured", analysis_id:)
+            why: reading.why, rivals: reading.rivals, confidence: reading.confidence, source: "measured", analysis_id:, state:)
         end
       end
     end
 
-    # Settles a reading. When a correction is refuted, what it replaced stands again.
+    # Settles a reading. What is confirmed puts the others that stand beside it to rest; when a correction is refuted, what it replaced
+    # stands again.
     #
     # @param id [Integer]
     # @param state [String] open, confirmed or refuted
@@ -57,6 +82,7 @@ module Store
       db.transaction(mode: :immediate) do
         reading = find(id)
         db[:readings].where(id:).update(state:)
+        put_to_rest(reading) if state == "confirmed" && ASPECTS.include?(reading[:aspect])
         db[:readings].where(id: reading[:supersedes_id], state: "corrected").update(state: "open") if state == "refuted"
         find(id)
       end
@@ -68,33 +94,54 @@ module Store
     # @param value [Hash]
     # @param source [String]
     # @param note [String]
+    # @param link [String] where it is said
     # @return [Hash] the new reading
     # @raise [ArgumentError] when the value does not fit the aspect
-    def correct(id, value:, source:, note:)
+    def correct(id, value:, source:, note: "", link: "")
       old = find(id)
       # Before the transaction: in it, the adapter would take an ArgumentError for one of its own.
       statement = Ethoscope::Readings::Reader.heard(old[:aspect], value)
       db.transaction(mode: :immediate) do
         db[:readings].where(id:).update(state: "corrected")
-        insert(old[:reference_id], aspect: old[:aspect], value:, statement:, note:, source:, supersedes_id: id)
+        insert(old[:reference_id], aspect: old[:aspect], value:, statement:, note:, link:, source:, supersedes_id: id)
       end
     end
 
-    # Adds what a person noted: a layer with its cells, or a technique with its bars.
+    # Adds what another source says, beside what stands.
     #
     # @param reference_id [Integer]
-    # @param attributes [Hash] aspect, value, statement, note, source, first_bar, last_bar
+    # @param aspect [String] one of ASPECTS
+    # @param value [Hash]
+    # @param source [String]
+    # @param note [String]
+    # @param link [String] where it is said
+    # @return [Hash] the new reading
+    # @raise [ArgumentError] when the value does not fit the aspect
+    def add(reference_id, aspect:, value:, source:, note: "", link: "")
+      statement = Ethoscope::Readings::Reader.heard(aspect, value)
+      insert(reference_id, aspect:, value:, statement:, note:, link:, source:)
+    end
+
+    # Adds what a person noted about some stretch of the song.
+    #
+    # @param reference_id [Integer]
+    # @param attributes [Hash] aspect (one of NOTED), value, statement, source, and any of note, state, starts_at, ends_at, first_bar,
+    #   last_bar, supersedes_id, confidence
     # @return [Hash]
     def note(reference_id, attributes) = insert(reference_id, **attributes)
 
     # @param id [Integer]
-    # @param value [Hash] replaces the value of a person's note
+    # @param change [Hash] value, statement, note or link of a person's note
     # @return [Hash]
-    def revise(id, value)
+    def revise(id, change)
       personal(id)
-      db[:readings].where(id:).update(value: JSON.generate(value))
+      change = change.merge(value: JSON.generate(change[:value])) if change[:value]
+      db[:readings].where(id:).update(change.slice(:value, :statement, :note, :link))
       find(id)
     end
+
+    # @param id [Integer] what was said there is replaced
+    def replace(id) = db[:readings].where(id:).update(state: "corrected")
 
     # @param id [Integer] a person's note
     def delete(id)
@@ -104,9 +151,30 @@ module Store
 
     private
 
+    def by_aspect(reference_id) = of_reference(reference_id).select { |row| ASPECTS.include?(row[:aspect]) }.group_by { |row| row[:aspect] }
+
+    def standing?(row) = !%w[corrected refuted].include?(row[:state])
+
+    def put_to_rest(reading)
+      db[:readings].where(reference_id: reading[:reference_id], aspect: reading[:aspect], state: %w[open confirmed])
+                   .exclude(id: reading[:id]).update(state: "corrected")
+    end
+
+    # The state in which a new measurement comes in, and what becomes of the last one.
+    def state_of(reading, before)
+      last = before.reverse.find { |row| row[:source] == "measured" } or return before.empty? ? "open" : "corrected"
+      same = Ethoscope::Readings::Agreement.same?(reading.aspect, last[:value], reading.value)
+      return "corrected" if last[:state] == "corrected"
+      return last[:state] == "refuted" && same ? "refuted" : "open" unless standing?(last)
+      return "open" if last[:state] == "confirmed" && !same
+
+      replace(last[:id])
+      last[:state]
+    end
+
     def personal(id)
       reading = find(id)
-      return if PERSONAL.include?(reading[:aspect]) && reading[:source] != "measured"
+      return if NOTED.include?(reading[:aspect])
 
       raise ArgumentError, "only your own notes can be changed"
     end

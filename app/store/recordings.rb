@@ -55,6 +55,21 @@ module Store
       File.exist?(copy) ? [copy, "flac"] : [path(recording), recording[:format]]
     end
 
+    # @param recording [Hash] a row
+    # @return [String] where the measurements lie that readings can be derived from again
+    def features_path(recording) = "#{path(recording)}.features"
+
+    # @param recording [Hash] a row
+    # @param part [String] struck or steady
+    # @return [String] where that part of the sound lies once it is separated
+    def part_path(recording, part) = "#{path(recording)}.#{part}.flac"
+
+    # Takes in a file that a worker made, by renaming it.
+    #
+    # @param made [String] where the worker left it
+    # @param place [String]
+    def take_in(made, place) = File.rename(made, place)
+
     # Takes in the FLAC copy that a worker made for browsers; nothing happens when it made none.
     #
     # @param id [Integer] the recording

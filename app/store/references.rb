@@ -9,6 +9,10 @@ module Store
       db[:references].where(study_id:).order(:position).all
     end
 
+    # @param recording_id [Integer]
+    # @return [Array<Hash>] in all studies
+    def of_recording(recording_id) = db[:references].where(recording_id:).order(:id).all
+
     # @param id [Integer]
     # @return [Hash]
     # @raise [Missing]

@@ -22,8 +22,10 @@ module Ethoscope
     #
     # @param features [Features]
     # @param corrections [Corrections]
+    # @yieldparam stage [Symbol] one of Pipeline::STAGES, from :rhythm on
+    # @yieldparam share [Float] how much of the work is done, 0 to 1
     # @return [Analysis]
-    def self.derived(features, corrections) = Pipeline.new(features, corrections).analysis
+    def self.derived(features, corrections, &) = Pipeline.new(features, corrections, &).analysis
 
     # @param data [Hash] as {#to_h} gives it, keys strings or symbols; of this engine or an older one
     # @return [Analysis]

@@ -8,5 +8,8 @@ module Ethoscope
 
     # The sound was read but can't be analysed: too short, too long, or silent.
     class UnusableAudio < StandardError; end
+
+    # A chord symbol can't be read; the message says which part and how it is written.
+    class UnreadableChord < ArgumentError; end
   end
 end

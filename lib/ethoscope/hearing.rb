@@ -22,7 +22,9 @@ module Ethoscope
     end
 
     # @return [Rhythm::BeatGrid] bars of two seconds when nothing repeats
-    def grid = @grid ||= rhythm ? rhythm.grid : Rhythm::BeatGrid.nominal(features.duration)
+    def grid
+      @grid ||= Rhythm::Recount.of(rhythm ? rhythm.grid : Rhythm::BeatGrid.nominal(features.duration), @corrections.tempo_changes)
+    end
 
     # @return [Harmony::NoteActivation] over half beats
     def notes = @notes ||= Harmony::NoteActivation.new(features.spectra, grid.half_beat_edges)

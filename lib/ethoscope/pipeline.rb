@@ -41,7 +41,7 @@ module Ethoscope
     def find_rhythm
       @loudness = Audio::Loudness.new(@features.field)
       @width = Audio::Width.new(@features.field)
-      @rhythm = @hearing.rhythm
+      @rhythm = @hearing.rhythm&.then { |found| @corrections.tempo_changes.empty? ? found : found.with_moving_tempo }
       @grid = @hearing.grid
     end
 
@@ -51,12 +51,28 @@ module Ethoscope
     end
 
     def find_form
-      segmenter = Form::Segmenter.new(@hearing.boundary_features.rows, @grid.bars)
-      @sections = Form::Labeler.new(@hearing.bar_features, segmenter, @hearing.energy, @grid, @features.duration).sections
+      @sections = @corrections.sections.empty? ? found_sections : heard_sections
       find_keys
       bars = @grid.per_bar(@spans)
       @loop = Harmony::LoopFinder.new(bars, @key).main
       @loops = Harmony::SectionLoops.new(bars, @sections, @key).loops
+    end
+
+    def found_sections
+      segmenter = Form::Segmenter.new(@hearing.boundary_features.rows, @grid.bars)
+      Form::Labeler.new(@hearing.bar_features, segmenter, @hearing.energy, @grid, @features.duration).sections
+    end
+
+    # The sections that a person set, on the nearest bars; the first starts with the song.
+    def heard_sections
+      starts = @corrections.sections.each_with_index.map { |section, i| [i.zero? ? 1 : @grid.bar_at(section.start), section] }
+      starts = starts.group_by(&:first).sort.map { |_, group| group.last }
+      edges = [0.0, *@grid.bar_edges[1...-1], [@features.duration, @grid.bar_edges.last].max]
+      starts.each_with_index.map do |(first_bar, section), i|
+        after = starts[i + 1]&.first || (@grid.bars + 1)
+        Form::Section.new(label: section.label, letter: section.letter, first_bar:, bars: after - first_bar, start: edges[first_bar - 1], end: edges[after - 1],
+          confidence: 1.0, reason: "as you hear it")
+      end
     end
 
     def find_keys
@@ -65,8 +81,17 @@ module Ethoscope
       @keys = silent ? [] : finder.candidates
       @key_confidence = @corrections.key ? 0.99 : finder.confidence
       @key = @corrections.key || @keys.first&.key || Harmony::Key.named("C", "major")
-      @stretches = silent || @corrections.key ? [] : finder.stretches(@sections.map { |section| @grid.half_beats_of(section) }, @sections.map(&:bar_range))
+      @stretches = silent || @corrections.key ? heard_stretches : finder.stretches(@sections.map { |section| @grid.half_beats_of(section) }, @sections.map(&:bar_range))
       @pentatonic = finder.pentatonic?(@key)
+    end
+
+    # Keys from bar to bar as a person says they change; none when no change was said.
+    def heard_stretches
+      return [] if @corrections.modulations.empty?
+
+      starts = [[1, @key], *@corrections.modulations.map { |change| [@grid.bar_at(change.at), change.key] }].uniq(&:first)
+      lasts = starts.drop(1).map { |bar, _| bar - 1 } + [@grid.bars]
+      starts.zip(lasts).map { |(first_bar, key), last_bar| Harmony::KeyFinder::Stretch.new(key:, first_bar:, last_bar:, confidence: 1.0) }
     end
 
     def find_layers

@@ -61,7 +61,8 @@ class ReferencesApiTest < Ethoscope::TestCase
     painted = send_json(:post, "/api/readings/#{layer[:id]}/cells", { first_bar: 5, last_bar: 8, level: 3 })[:reading]
 
     assert_equal "melodica", layer[:statement]
-    assert_equal ([0] * 4) + ([3] * 4) + ([0] * 8), painted[:value][:cells]
+    assert_equal 1, painted[:value][:spans].size
+    assert_equal ([0] * 4) + ([3] * 4) + ([0] * 8), get_json(@path)[:analysis][:heard_layers].first[:levels]
     send_json(:delete, "/api/readings/#{layer[:id]}")
 
     assert_equal(7, get_json(@path)[:readings].size)

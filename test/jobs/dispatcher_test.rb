@@ -79,6 +79,33 @@ class DispatcherTest < Ethoscope::TestCase
     assert_equal "flac", library.recordings.playable(library.recordings.find(reference[:recording_id])).last
   end
 
+  def test_what_a_person_puts_right_is_derived_from_what_was_measured
+    reference = import
+    start
+    wait_for([reference[:recording_id]])
+    library.readings.correct(library.readings.current(reference[:id])["tempo"][:id], value: { bpm: 50.0 }, source: "heard")
+    library.derive(reference)
+    bulletin.publish
+    wait_until_done { library.derivation(reference) }
+
+    assert_equal 8, library.analysis(reference).bars
+    assert_equal 16, library.analyses.finished(reference[:recording_id]).last.bars
+    assert_path_exists library.recordings.features_path(library.recordings.find(reference[:recording_id]))
+  end
+
+  def test_struck_and_steady_parts_are_made_in_the_background
+    reference = import
+    start
+    wait_for([reference[:recording_id]])
+    library.separations.queue(reference[:recording_id])
+    bulletin.publish
+    wait_until_done { library.separations.find(reference[:recording_id]) }
+    recording = library.recordings.find(reference[:recording_id])
+
+    assert_equal "done", library.separations.find(recording[:id])[:state]
+    Store::Separations::PARTS.each { |part| assert_path_exists library.recordings.part_path(recording, part) }
+  end
+
   def test_stopping_leaves_the_run_for_the_next_start
     recording = queue("slow")
     dispatcher = start(command: worker("sleep"))
@@ -113,6 +140,11 @@ class DispatcherTest < Ethoscope::TestCase
       flunk "the analyses did not end" if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
       seen = bulletin.wait(seen, 1)
     end
+  end
+
+  def wait_until_done
+    seen = -1
+    seen = bulletin.wait(seen, 1) until %w[done failed].include?(yield[:state])
   end
 
   # The stages that are told until the run ends.

@@ -29,6 +29,23 @@ class KillTest < Ethoscope::TestCase
     assert_empty Dir.glob(File.join(home, "recordings", "part-*"))
   end
 
+  def test_a_kill_in_the_middle_of_edits_loses_nothing_that_was_acknowledged
+    start
+    study = post("/api/studies", { title: "Kept", aim: "study" })[:study]
+    path = "/api/references/#{import(study[:id])[:id]}"
+    wait_until { state(study[:id]) == "done" }
+    acknowledged = edits_until_killed(path)
+    start
+    page = get(path)
+    found = page[:analysis][:marks].map { |mark| mark[:text] }
+
+    assert_operator acknowledged.size, :>=, 5
+    assert_equal acknowledged, found.first(acknowledged.size)
+    assert_operator found.size - acknowledged.size, :<=, 1
+    assert_equal found.size, page[:journal][:edits].size
+    assert_equal "Mark bar 1", post("#{path}/undo", {})[:label]
+  end
+
   def test_a_second_server_on_the_same_data_says_so
     start
     output, status = Open3.capture2e(environment.merge("PORT" => free_port.to_s), RbConfig.ruby, File.join(ROOT, "bin/start"))
@@ -38,6 +55,23 @@ class KillTest < Ethoscope::TestCase
   end
 
   private
+
+  # Notes one mark after another while another thread kills the application; the texts of those that were answered.
+  def edits_until_killed(path)
+    acknowledged = []
+    killer = Thread.new do
+      wait_until { acknowledged.size >= 5 }
+      kill
+    end
+    (1..2000).each do |number|
+      post("#{path}/marks", { type: "idea", text: number.to_s, first_bar: 1, last_bar: 1 })
+      acknowledged << number.to_s
+    rescue SystemCallError, EOFError, Net::ReadTimeout
+      break
+    end
+    killer.join
+    acknowledged
+  end
 
   def home = File.join(folder, "home")
 

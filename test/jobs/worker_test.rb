@@ -34,6 +34,31 @@ class WorkerTest < Ethoscope::TestCase
     assert_path_exists result
   end
 
+  def test_what_was_measured_is_kept_and_derived_from_again
+    _, _, result = work(Fixture.wav)
+    features = "#{result}.features"
+    code, lines, result = work("/nowhere", corrections: { bpm: 50.0 }, features:)
+
+    assert_equal 0, code
+    assert_equal(%w[rhythm chords form layers techniques storing], lines.map { |line| line[:stage] })
+    assert_in_delta 50, Ethoscope::Analysis.from_h(JSON.parse(File.read(result))).fetch(:tempo)[:bpm], 0.5
+  end
+
+  def test_without_what_was_measured_a_derivation_starts_from_the_sound
+    code, lines, result = work(Fixture.wav, corrections: { bpm: 50.0 }, features: File.join(folder, "gone"))
+
+    assert_equal [0, "decoding"], [code, lines.first[:stage]]
+    assert_in_delta 50, Ethoscope::Analysis.from_h(JSON.parse(File.read(result))).fetch(:tempo)[:bpm], 0.5
+  end
+
+  def test_a_recording_is_separated_into_two_files
+    code, lines, result = work(Fixture.wav, kind: "separate")
+    parts = %w[struck steady].map { |part| Ethoscope::Audio::Decoder.new("#{result}.#{part}.flac").check }
+
+    assert_equal [0, ["separating"]], [code, lines.map { |line| line[:stage] }.uniq]
+    parts.each { |facts| assert_in_delta Fixture.band.recording.duration, facts[:duration], 0.1 }
+  end
+
   def test_the_bulletin_wakes_whoever_waits
     bulletin = Jobs::Bulletin.new
     seen = bulletin.edition
@@ -56,10 +81,10 @@ class WorkerTest < Ethoscope::TestCase
 
   private
 
-  def work(path)
+  def work(path, **task)
     out = StringIO.new
     result = File.join(folder, "result.json")
-    code = Jobs::Worker.new(path, result, out).run
+    code = Jobs::Worker.new(path, result, out, task).run
     [code, out.string.lines.map { |line| JSON.parse(line, symbolize_names: true) }, result]
   end
 end

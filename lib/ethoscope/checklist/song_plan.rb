@@ -7,6 +7,9 @@ module Ethoscope
       # Chords are spelled in this key where none was found.
       UNKEYED = Harmony::Key.named("C", "major")
 
+      # How a technique is taken over that the library does not know.
+      OWN_STEPS = ["Listen to just these bars until you can say what happens.", "Do it in the same place of yours.", "Compare at the same loudness."].freeze
+
       # @param song [Profile::Song]
       # @param aim [String] exact, style or study
       # @param target [Hash] bpm and key (a {Harmony::Key}) wanted for the new track, nil where the reference's own are kept
@@ -171,8 +174,8 @@ module Ethoscope
         @data[:techniques].group_by { |sighting| sighting[:kind] }.map do |kind, sightings|
           entry = Techniques::Library.entry(kind)
           places = sightings.map { |sighting| "bar #{sighting[:first_bar]}" }.first(4).join(", ")
-          item("Techniques", entry.name, "#{Readings::Words.times(sightings.size)}: #{places}", tolerance: "±1", from: "techniques",
-            measure: { value: sightings.size, tolerance: 1, unit: "times" }, minutes: 15, steps: entry.steps)
+          item("Techniques", entry&.name || sightings.first[:name], "#{Readings::Words.times(sightings.size)}: #{places}", tolerance: "±1", from: "techniques",
+            measure: { value: sightings.size, tolerance: 1, unit: "times" }, minutes: 15, steps: entry&.steps || OWN_STEPS)
         end
       end
 

@@ -18,30 +18,11 @@ module Ethoscope
       # @return [Array<Reading>] one for each of ASPECTS
       def readings = [tempo, meter, key, tuning, loop_reading, form, loudness]
 
-      # A person's value for an aspect, as a statement.
-      #
-      # @param aspect [String] one of ASPECTS
-      # @param value [Hash] bpm, name, tonic and mode, or text
-      # @return [String]
-      # @raise [ArgumentError] when the value does not fit the aspect
-      def self.heard(aspect, value)
-        case aspect
-        when "tempo" then heard_tempo(value)
-        when "meter" then "#{Rhythm::Meter.named(value[:name]).name} time"
-        when "key" then Words.signs(Harmony::Key.named(value[:tonic], value[:mode]).to_s)
-        else value[:text].to_s.strip.then { |text| text.empty? ? raise(ArgumentError, "say what you hear") : text[0, 300] }
-        end
-      end
-
-      def self.heard_tempo(value)
-        bpm = Float(value[:bpm])
-        raise ArgumentError, "a tempo lies between 20 and 400 BPM" unless (20..400).cover?(bpm)
-
-        format("%.2f BPM", bpm)
-      rescue TypeError
-        raise ArgumentError, "a tempo is a number"
-      end
-      private_class_method :heard_tempo
+      # @param aspect [String]
+      # @param value [Hash]
+      # @return [String] a person's value as a statement, see {Heard}
+      # @raise [ArgumentError]
+      def self.heard(aspect, value) = Heard.statement(aspect, value)
 
       private
 

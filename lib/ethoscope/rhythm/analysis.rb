@@ -9,6 +9,12 @@ module Ethoscope
     # All that the rhythm stage says; pulse is [bpm, strength] along the tempo axis.
     Result = Value.of(:bpm, :constant, :confidence, :candidates, :meters, :grid, :grid_confidence, :swing, :pulse)
 
+    # Knows what a person's change of tempo does to it.
+    class Result
+      # @return [Result] the same of a tempo that does not hold throughout
+      def with_moving_tempo = Result.new(**to_h, constant: false)
+    end
+
     # Tempo, meter, beats and bars of a recording.
     class Analysis
       RELATIONS = { 0.5 => "half", 2.0 => "double", 3.0 => "triple", 1.0 / 3 => "a third", 1.5 => "three to two", 2.0 / 3 => "two to three",

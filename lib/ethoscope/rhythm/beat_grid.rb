@@ -43,7 +43,7 @@ module Ethoscope
       def bars = (edges.size - 1 - pickup) / meter.beats
 
       # @return [Array<Float>] where bars start, and where the last one ends
-      def bar_edges = (0..bars).map { |bar| edges[pickup + (bar * meter.beats)] }
+      def bar_edges = @bar_edges ||= (0..bars).map { |bar| edges[pickup + (bar * meter.beats)] }.freeze
 
       # @return [Array<Float>] edges of half beats
       def half_beat_edges
@@ -68,6 +68,10 @@ module Ethoscope
         bar = (beats_in / meter.beats).floor
         [bar + 1, (beats_in - (bar * meter.beats)) + 1]
       end
+
+      # @param seconds [Float]
+      # @return [Integer] the bar whose first beat is nearest, from 1
+      def bar_at(seconds) = bar_edges[0...-1].each_index.min_by { |bar| (bar_edges[bar] - seconds).abs } + 1
 
       # @param section [Form::Section]
       # @return [Range<Integer>] its half beats, end exclusive

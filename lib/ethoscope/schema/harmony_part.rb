@@ -54,11 +54,19 @@ module Ethoscope
         @found.spans.each_with_index.map { |span, i| chord(span, following(i)) }
       end
 
+      # Degrees count from the key that holds in their bar.
+      def key_in(bar)
+        return key if @found.key_stretches.size < 2
+
+        @found.key_stretches.find { |stretch| bar.between?(stretch.first_bar, stretch.last_bar) }&.key || key
+      end
+
       # The next chord that sounds.
       def following(index) = @found.spans.drop(index + 1).map(&:chord).reject(&:none?).first
 
       def chord(span, following)
         bar, beat = @found.grid.place(span.first)
+        key = key_in(bar)
         degree = Harmony::Degree.of(span.chord, key)
         function = Harmony::Function.of(span.chord, key, following)
         { start: @edges[span.first].round(5), end: @edges[span.last].round(5), label: span.chord.label(key), symbol: span.chord.symbol(key),

@@ -1,0 +1,122 @@
+# frozen_string_literal: true
+
+module Api
+  # What a person writes over the sheet: chords, sections, layers, marks, techniques, changes, the count of bars.
+  class Markup < Base
+    helpers do
+      def bar_run(sheet, wanted)
+        last = sheet.timeline.bars
+        unless wanted[:first_bar].between?(1, wanted[:last_bar]) && wanted[:last_bar] <= last
+          raise Problem.new(422, "invalid", "Bars run from 1 to #{last}, the first before the last.", "last_bar")
+        end
+
+        { starts_at: sheet.timeline.seconds(wanted[:first_bar]), ends_at: sheet.timeline.seconds(wanted[:last_bar] + 1) }.merge(wanted.slice(:first_bar, :last_bar))
+      end
+
+      def noted(reference, label, attributes)
+        edit(reference, label, 201) { library.readings.note(reference[:id], { source: "heard" }.merge(attributes)) }
+      end
+
+      def layer_reading(id)
+        reading = library.readings.find(id.to_i)
+        raise Problem.new(422, "invalid", "Only layers that you added can be painted.") unless reading[:aspect] == "layer"
+
+        [reading, reference_of(reading[:reference_id])]
+      end
+
+      def painted(sheet, reading)
+        note = Ethoscope::Annotations::Note.new(from: nil, to: nil, **reading.slice(:id, :aspect, :value, :source, :state, :note))
+        Ethoscope::Annotations::PaintedLayer.new(note, sheet.timeline)
+      end
+    end
+
+    post "/references/:id/chords" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::ChordEdit)
+      entries = Ethoscope::Annotations::ChordEdits.new(sheet_of(reference).analysis.to_h).public_send(wanted[:action], **wanted.except(:action))
+      edit(reference, "#{wanted[:action].capitalize} #{wanted[:action] == "repeat" ? "loop" : "chord"} at bar #{wanted[:bar]}", 201) do
+        entries.map { |entry| Chords.new(library.readings).write(reference[:id], entry) }.first
+      end
+    end
+
+    post "/references/:id/sections" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::SectionEdit)
+      list = sheet_of(reference).section_list
+      entries = list.public_send(wanted[:action], wanted[:index], *wanted.values_at(:bar, :label, :state, :change).compact)
+      form = library.readings.current(reference[:id]).fetch("form")
+      edit(reference, "#{wanted[:action].capitalize} section #{wanted[:index] + 1}", 201) do
+        library.readings.correct(form[:id], value: { entries: }, source: "heard", note: "#{wanted[:action]} section #{wanted[:index] + 1}")
+      end
+    end
+
+    post "/references/:id/count" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::CountEdit)
+      current = library.readings.current(reference[:id])
+      aspect, value = Ethoscope::Annotations::CountEdits.new(sheet_of(reference).analysis.to_h, current).public_send(wanted[:action], **wanted.except(:action))
+      edit(reference, Schemas::COUNT_LABELS.fetch(wanted[:action]), 201) do
+        library.readings.correct(current.fetch(aspect)[:id], value:, source: "heard", note: Schemas::COUNT_LABELS.fetch(wanted[:action]))
+      end
+    end
+
+    post "/references/:id/layers" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::NewLayer)
+      sheet_of(reference)
+      name = wanted[:name].strip
+      noted(reference, "Add layer #{name}", aspect: "layer", value: { name:, role: wanted[:role], spans: [], card: {} }, statement: name)
+    end
+
+    post "/readings/:id/cells" do |id|
+      reading, reference = layer_reading(id)
+      paint = input(Schemas::Paint)
+      sheet = sheet_of(reference)
+      bar_run(sheet, paint)
+      spans = painted(sheet, reading).painted(paint[:first_bar], paint[:last_bar], paint[:level])
+      edit(reference, "Paint #{reading[:statement]}") { library.readings.revise(reading[:id], value: reading[:value].except(:cells).merge(spans:)) }
+    end
+
+    patch "/readings/:id/card" do |id|
+      reading, reference = layer_reading(id)
+      wanted = input(Schemas::LayerCard)
+      name = wanted[:name] || reading[:value][:name]
+      value = reading[:value].merge({ name:, role: wanted[:role] || reading[:value][:role], card: wanted[:card] || reading[:value][:card] })
+      edit(reference, "Card of #{reading[:statement]}") { library.readings.revise(reading[:id], value:, statement: name) }
+    end
+
+    post "/references/:id/techniques" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::NewTechnique)
+      place = bar_run(sheet_of(reference), wanted)
+      noted(reference, "Note #{wanted[:name]}", aspect: "technique", value: { name: wanted[:name] }, statement: wanted[:name], note: wanted[:note].to_s, **place)
+    end
+
+    post "/references/:id/sightings" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::SightingDecision)
+      place = bar_run(sheet_of(reference), wanted)
+      edit(reference, "#{Decisions::VERBS.fetch(wanted[:state])} #{wanted[:kind].tr("_", " ")}", 201) do
+        library.readings.note(reference[:id], aspect: "sighting", value: { kind: wanted[:kind] }, statement: wanted[:kind].tr("_", " "), source: "measured",
+          state: wanted[:state], **place)
+      end
+    end
+
+    post "/references/:id/marks" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::NewMark)
+      place = bar_run(sheet_of(reference), wanted)
+      noted(reference, "Mark bar #{wanted[:first_bar]}", aspect: "mark", value: wanted.slice(:type, :text, :layer_id), statement: wanted[:text], **place)
+    end
+
+    post "/references/:id/changes" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::ChangeEdit)
+      place = bar_run(sheet_of(reference), { first_bar: wanted[:bar], last_bar: wanted[:bar] })
+      value = wanted.slice(:key, :text)
+      raise Problem.new(422, "invalid", "Say what changes.", "text") if value.values.all? { |text| text.to_s.strip.empty? }
+
+      noted(reference, "#{wanted[:key] ? "Strike" : "Add"} a change at bar #{wanted[:bar]}", aspect: "change", value:, statement: value.values.first, **place)
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module Api
+  # What helps to decide: reading a chord symbol, a tempo from taps, the struck and steady parts of a recording.
+  class Tools < Base
+    helpers do
+      def recording_of(id) = library.recordings.find(reference_of(id)[:recording_id])
+
+      def separation(recording)
+        run = library.separations.find(recording[:id])
+        { state: run&.fetch(:state) || "none", progress: run&.fetch(:progress) || 0.0, error: run&.fetch(:error) }
+      end
+    end
+
+    get "/references/:id/chord" do |id|
+      bar = params[:bar].to_i
+      data = sheet_of(reference_of(id)).analysis.to_h
+      answer(chord: Ethoscope::Annotations::ChordReading.of(params[:symbol].to_s, Ethoscope::Annotations::LocalKeys.new(data).at(bar)))
+    end
+
+    get "/references/:id/scale" do |id|
+      key = Ethoscope::Harmony::Key.named(params[:tonic].to_s, params[:mode].to_s)
+      answer(scale: Ethoscope::Annotations::ScaleUse.new(sheet_of(reference_of(id)).analysis.to_h, key).to_h)
+    end
+
+    post "/references/:id/taps" do |id|
+      tapped = Ethoscope::Calculators::TapTempo.fit(input(Schemas::Taps)[:times])
+      candidates = sheet_of(reference_of(id)).analysis.fetch(:tempo)[:candidates]
+      nearest = candidates.min_by { |candidate| Math.log(candidate[:bpm] / tapped.bpm).abs }
+      answer(tapped: tapped.to_h.merge(nearest: nearest && nearest[:bpm]))
+    end
+
+    get("/references/:id/parts") { |id| answer(separation: separation(recording_of(id))) }
+
+    post "/references/:id/parts" do |id|
+      recording = recording_of(id)
+      library.separations.queue(recording[:id])
+      settings.bulletin.publish
+      answer({ separation: separation(recording) }, 202)
+    end
+
+    get "/references/:id/parts/:part" do |id, part|
+      path = library.recordings.part_path(recording_of(id), Store::Separations::PARTS.find { |name| name == part } || raise(Store::Missing, "There is no such part."))
+      raise Store::Missing, "This part is not separated yet." unless File.exist?(path)
+
+      send_file path, type: "audio/flac", disposition: :inline
+    end
+  end
+end

@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Annotations
+    # A song's sheet: what was measured with what a person says over it, in the schema of an {Analysis}.
+    class Sheet
+      # @return [Timeline]
+      attr_reader :timeline
+
+      # @param analysis [Analysis]
+      # @param notes [Array<Note>] of a person, oldest first
+      def initialize(analysis, notes)
+        @data = analysis.to_h
+        @notes = notes.select(&:standing?).group_by(&:aspect)
+        @timeline = Timeline.new(@data)
+      end
+
+      # @return [Analysis] for the eye: what a person refuted is still there, marked so
+      def analysis
+        sections = section_list.sections
+        Analysis.new(@data.merge(sections:, chords: ChordLine.new(@data, of("chord")).chords, heard_layers: layers.map(&:to_h), marks:, techniques: sightings,
+          changes: ChangeList.new(@data[:changes], layers.map(&:layer), sections, of("change"), @timeline).changes))
+      end
+
+      # @return [Analysis] for the work that rests on it: what was refuted is gone, what was heard counts like what was measured
+      def settled
+        data = analysis.to_h
+        Analysis.new(data.merge(layers: settled_layers, techniques: settled_sightings(data[:techniques]),
+          chords: data[:chords].reject { |chord| chord[:state] == "refuted" }, changes: data[:changes].map { |change| ChangeList.settled(change) }))
+      end
+
+      # @return [SectionList] as they stand, ready to be edited
+      def section_list = @section_list ||= SectionList.new(@data, of("form").last&.value&.fetch(:entries, nil))
+
+      private
+
+      def of(aspect) = @notes.fetch(aspect, [])
+
+      def layers = @layers ||= of("layer").map { |note| PaintedLayer.new(note, @timeline) }
+
+      def marks = of("mark").map { |note| { reading_id: note.id, **note.value.slice(:type, :text, :layer_id), **run(note) } }
+
+      def run(note)
+        first_bar, last_bar = @timeline.bar_run(note.from, note.to)
+        { first_bar:, last_bar: }
+      end
+
+      # Each with what a person decided about it.
+      def sightings
+        @data[:techniques].map do |sighting|
+          decision = of("sighting").reverse.find { |note| note.value[:kind] == sighting[:kind] && note.from < sighting[:end] && note.to > sighting[:start] }
+          sighting.merge(state: decision&.state || "open", reading_id: decision&.id)
+        end
+      end
+
+      def settled_sightings(measured)
+        heard = of("technique").select { |note| note.from && note.value[:name] }
+        own = heard.map do |note|
+          { kind: note.value[:kind] || note.value[:name].downcase, name: note.value[:name], **run(note), start: note.from, end: note.to, confidence: 1.0, detail: {} }
+        end
+        measured.reject { |sighting| sighting[:state] == "refuted" } + own
+      end
+
+      # A painted role takes the place of the measured one.
+      def settled_layers
+        painted = layers.map(&:layer)
+        @data[:layers].reject { |layer| painted.any? { |own| own.role == layer[:role] } } + painted.map(&:to_h)
+      end
+    end
+  end
+end

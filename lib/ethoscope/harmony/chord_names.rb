@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Harmony
+    # Other names for the notes of a chord: Am7 holds what C6 holds, and over the same bass each is as right as the other.
+    module ChordNames
+      # Suffixes that are tried on every note, the plainest first.
+      SUFFIXES = ["", "m", "7", "m7", "maj7", "6", "m6", "sus4", "sus2", "dim", "aug", "m7b5", "dim7", "7sus4", "add9", "madd9", "9", "m9", "maj9", "m(maj7)",
+                  "6/9", "7b5", "aug7", "maj7#11", "m11", "11", "9sus4", "7b9"].freeze
+      # At most so many are worth reading.
+      MOST = 4
+
+      # @param symbol [ChordSymbol]
+      # @param key [Key] for the spelling
+      # @return [Array<ChordSymbol>] other names for the same pitch classes over the same bass, plain ones first
+      def self.rivals(symbol, key)
+        return [] if symbol.none?
+
+        sounding = [*symbol.pitch_classes, symbol.lowest].uniq.sort
+        found = SUFFIXES.product(sounding).filter_map { |suffix, root| named(suffix, root, sounding, symbol.lowest, key) }
+        found.reject { |rival| rival.to_s == symbol.to_s }.uniq(&:to_s).first(MOST)
+      end
+
+      def self.named(suffix, root, sounding, lowest, key)
+        name = key.spell(root)
+        plain = ChordSymbol.parse(name + suffix)
+        return nil unless [*plain.pitch_classes, lowest].uniq.sort == sounding
+
+        root == lowest ? plain : ChordSymbol.new(root: name, intervals: plain.intervals, bass: key.spell(lowest))
+      end
+      private_class_method :named
+    end
+  end
+end
