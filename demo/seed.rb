@@ -22,23 +22,41 @@ dispatcher = Jobs::Dispatcher.new(library, bulletin).start
 run_of = ->(song) { library.analyses.latest(song[:recording_id]) }
 edition = bulletin.edition
 edition = bulletin.wait(edition, 2) until songs.all? { |song| %w[done failed].include?(run_of.call(song)[:state]) }
-dispatcher.stop
 failed = songs.reject { |song| run_of.call(song)[:state] == "done" }
 abort "Some demo songs could not be analysed: #{failed.map { |song| song[:title] }.join(", ")}" if failed.any?
 
-first = songs.first
-readings = library.readings.current(first[:id])
-%w[tempo loudness].each { |aspect| library.readings.mark(readings[aspect][:id], "confirmed") }
-cells = Array.new(32) { |bar| { 4..11 => 1, 12..15 => 3, 16..23 => 2, 24..31 => 3 }.find { |bars, _| bars.cover?(bar) }&.last || 0 }
-library.readings.note(first[:id], aspect: "layer", value: { name: "echo", cells: }, statement: "echo", source: "heard")
-library.readings.note(first[:id], aspect: "technique", value: { name: "Snare thrown into echo" }, statement: "Snare thrown into echo",
-  source: "heard", note: "Dotted, three repeats, the last one dull.", first_bar: 11, last_bar: 12)
+# What the listener wrote down.
+first, second = songs
+readings = library.readings
+timeline = library.sheet(first).timeline
+place = ->(from, to) { { starts_at: timeline.seconds(from), ends_at: timeline.seconds(to + 1), first_bar: from, last_bar: to } }
+write = ->(label, &change) { library.journal.record(first[:id], label, &change) }
+%w[tempo loudness].each do |aspect|
+  write.call("Confirm #{aspect}") { readings.mark(readings.current(first[:id])[aspect][:id], "confirmed") }
+end
+spans = [[5, 12, 1], [13, 16, 3], [17, 24, 1], [25, 32, 3]].map { |from, to, level| [timeline.seconds(from), timeline.seconds(to + 1), level] }
+card = { sound: "dark repeats, each duller than the last", have: "substitute", register: "C3 to F4", stacked: 1, purpose: "glue", width: "wide", pan: "alternating sides",
+         candidates: [{ text: "worn tape loop", source: "told", sure: 0.6 }],
+         chain: [{ type: "delay", setting: "dotted eighth", amount: "3 repeats" }, { type: "high cut", setting: "2.5 kHz", amount: "12 dB" }] }
+write.call("Add layer echo") { readings.note(first[:id], aspect: "layer", value: { name: "echo", role: "fx", spans:, card: }, statement: "echo", source: "heard") }
+write.call("Note Snare thrown into echo") do
+  readings.note(first[:id], { aspect: "technique", value: { name: "Snare thrown into echo" }, statement: "Snare thrown into echo", source: "heard",
+                              note: "Dotted, three repeats, the last one dull." }.merge(place.call(11, 12)))
+end
+write.call("Mark bar 21") do
+  readings.note(first[:id], { aspect: "mark", value: { type: "question", text: "second organ an octave up?" }, statement: "second organ an octave up?", source: "heard" }
+    .merge(place.call(21, 22)))
+end
+library.journal.record(second[:id], "Add what is said of the tempo") do
+  readings.add(second[:id], aspect: "tempo", value: { bpm: 142.8 }, source: "told", note: "the drummer counts it twice as fast")
+end
 
 target = Ethoscope::Harmony::Key.named("G", "minor")
 checklist = Api::Planning.new(library, study, target).create(from: "reference", reference_id: first[:id], school: "sounds")
 checklist[:items].first(5).each { |item| library.checklists.update_item(item[:id], state: "done") }
 library.checklists.update_item(checklist[:items][5][:id], state: "skipped", note: "Close enough with the reed organ at hand.")
 
+dispatcher.stop
 library.db.disconnect
 FileUtils.mkdir_p(home)
 Dir.children(partial).sort_by { |name| name.start_with?("ethoscope") ? 1 : 0 }.each { |name| FileUtils.mv(File.join(partial, name), home) }

@@ -6,7 +6,8 @@ module Api
   # Refuses requests that a page of another site could have caused, and says how pages of this one may behave.
   class Guard
     HOSTS = %w[127.0.0.1 localhost].freeze
-    POLICY = "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; media-src 'self'; font-src 'self'; " \
+    # WebAssembly may be compiled, for the library that stretches sound; scripts as text may not.
+    POLICY = "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; img-src 'self' data:; media-src 'self'; font-src 'self'; " \
              "connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
     HEADERS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff", "referrer-policy" => "no-referrer",
                 "cross-origin-resource-policy" => "same-origin", "cross-origin-opener-policy" => "same-origin" }.freeze

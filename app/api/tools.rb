@@ -12,10 +12,12 @@ module Api
       end
     end
 
+    # Asked with every letter that is typed, so what can't be read yet is an answer, not an error.
     get "/references/:id/chord" do |id|
-      bar = params[:bar].to_i
-      data = sheet_of(reference_of(id)).analysis.to_h
-      answer(chord: Ethoscope::Annotations::ChordReading.of(params[:symbol].to_s, Ethoscope::Annotations::LocalKeys.new(data).at(bar)))
+      key = Ethoscope::Annotations::LocalKeys.new(sheet_of(reference_of(id)).analysis.to_h).at(params[:bar].to_i)
+      answer(chord: Ethoscope::Annotations::ChordReading.of(params[:symbol].to_s, key), problem: nil)
+    rescue Ethoscope::Errors::UnreadableChord => e
+      answer(chord: nil, problem: "#{e.message[0].upcase}#{e.message[1..]}.")
     end
 
     get "/references/:id/scale" do |id|

@@ -6,7 +6,6 @@ module Store
     ASPECTS = Ethoscope::Readings::Reader::ASPECTS
     # Statements that a person makes about some stretch of a song.
     NOTED = %w[chord layer technique mark change sighting].freeze
-    SETTLED = %w[confirmed refuted].freeze
 
     # @param reference_id [Integer]
     # @return [Array<Hash>] all of them, oldest first
@@ -17,14 +16,15 @@ module Store
     # @raise [Missing]
     def find(id) = plain(existing(db[:readings][id:], "reading"))
 
-    # The reading that holds for each aspect: a person's before the newest measurement.
+    # The reading that holds for each aspect: what was confirmed, then what a person put in the place of another, then the newest
+    # measurement. What is said beside it changes nothing until it is confirmed.
     #
     # @param reference_id [Integer]
     # @return [Hash{String => Hash}] by aspect
     def current(reference_id)
       by_aspect(reference_id).transform_values do |group|
         standing = group.select { |row| standing?(row) }
-        standing.reverse.find { |row| row[:source] != "measured" || row[:state] == "confirmed" } || standing.last || group.last
+        standing.max_by { |row| [rank(row), row[:id]] } || group.last
       end
     end
 
@@ -152,6 +152,13 @@ module Store
     private
 
     def by_aspect(reference_id) = of_reference(reference_id).select { |row| ASPECTS.include?(row[:aspect]) }.group_by { |row| row[:aspect] }
+
+    def rank(row)
+      return 3 if row[:state] == "confirmed"
+      return 1 if row[:source] == "measured"
+
+      row[:supersedes_id] ? 2 : 0
+    end
 
     def standing?(row) = !%w[corrected refuted].include?(row[:state])
 

@@ -63,7 +63,7 @@ class WorkbenchApiTest < Ethoscope::TestCase
     assert_equal ["Am7", %w[A C E G]], answer[:chord].values_at(:symbol, :notes)
     get_json("#{@path}/chord?symbol=Qx&bar=1")
 
-    assert_problem 422, "invalid", /no note/
+    assert_equal [nil, "“Q” is no note; a chord starts with A to G."], answer.values_at(:chord, :problem)
   end
 
   def test_sections_are_edited_and_each_edit_is_a_correction

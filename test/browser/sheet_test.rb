@@ -68,7 +68,7 @@ class SheetTest < BrowserCase
     fill_in "What is it?", with: "melodica"
     click_button "Add the layer"
     within("[aria-label=Evidence]") do
-      within(first("[aria-label*='from bar']")) { find("[role=radio]", text: "much").click }
+      within(first("[aria-label*='from bar']")) { find("[role=radio]", text: "full").click }
 
       assert_text "Plays in 4 of 16 bars."
     end

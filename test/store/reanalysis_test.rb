@@ -28,7 +28,8 @@ class ReanalysisTest < Ethoscope::TestCase
 
     assert_equal(said, said.map { |reading| readings.find(reading[:id]) })
     assert_in_delta 50.0, current("tempo")[:value][:bpm]
-    assert_equal "told", current("key")[:source]
+    assert_equal "measured", current("key")[:source]
+    assert_includes readings.contradictions(@id)["key"], said[2][:id]
   end
 
   def test_what_is_measured_anew_becomes_a_rival_of_what_a_person_put_right

@@ -8,6 +8,7 @@ import { router } from "./app/router";
 import { applyTheme, storedTheme } from "./app/theme";
 import { PlayerContext } from "./player/context";
 import { Player } from "./player/Player";
+import { WebEngine } from "./player/WebEngine";
 import "./styles/base.css";
 
 applyTheme(storedTheme());
@@ -18,7 +19,7 @@ if (!root) throw new Error("The page has no root element.");
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
-      <PlayerContext value={new Player()}>
+      <PlayerContext value={new Player(new WebEngine())}>
         <Tooltip.Provider delayDuration={400}>
           <RouterProvider router={router} />
         </Tooltip.Provider>

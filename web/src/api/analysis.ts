@@ -1,3 +1,5 @@
+import type { ReadingState, Source } from "./types";
+
 // The schema of an analysis (docs/schema.md) as the front end sees it.
 
 export interface Chord {
@@ -14,6 +16,16 @@ export interface Chord {
   bar: number;
   beat: number;
   beats: number;
+  source: Source;
+  state: ReadingState;
+  reading_id: number | null;
+  note: string;
+  /** Note names, root first. */
+  notes: string[];
+  /** Other names for the same notes over the same bass. */
+  names: string[];
+  /** Notes with octaves as a person hears them. */
+  voicing: string[];
 }
 
 export interface Section {
@@ -25,6 +37,10 @@ export interface Section {
   end: number;
   confidence: number;
   reason: string;
+  source: Source;
+  state: ReadingState;
+  /** The nearest usual length, where the length is unusual. */
+  usual_bars: number | null;
 }
 
 export interface Bar {
@@ -43,8 +59,46 @@ export interface Layer {
   spans: [number, number][];
 }
 
+/** A layer that a person hears. */
+export interface HeardLayer {
+  reading_id: number;
+  name: string;
+  role: string | null;
+  /** 0 absent to 3 full, by bar. */
+  levels: number[];
+  card: LayerCard;
+}
+
+export type Have = "have" | "need" | "substitute";
+
+export interface LayerCard {
+  sound?: string;
+  have?: Have | null;
+  register?: string;
+  stacked?: number | null;
+  articulation?: string;
+  pattern?: string;
+  pan?: string;
+  width?: string;
+  automation?: string;
+  purpose?: string | null;
+  candidates?: { text: string; source?: string | null; sure?: number | null }[];
+  chain?: { type: string; setting?: string; amount?: string }[];
+}
+
+export interface SheetMark {
+  reading_id: number;
+  type: string;
+  text: string;
+  layer_id?: number | null;
+  first_bar: number;
+  last_bar: number;
+}
+
 export interface Sighting {
   kind: string;
+  state: ReadingState;
+  reading_id: number | null;
   name: string;
   first_bar: number;
   last_bar: number;
@@ -118,6 +172,9 @@ export interface Change {
   thins: string[];
   swells: string[];
   hats: "faster" | "slower" | null;
+  /** What a person struck out, such as "enters:bass". */
+  struck: string[];
+  added: { reading_id: number; text: string }[];
 }
 
 export interface BassNote {
@@ -204,5 +261,7 @@ export interface Analysis {
   };
   mix: Mix;
   layers: Layer[];
+  heard_layers: HeardLayer[];
+  marks: SheetMark[];
   techniques: Sighting[];
 }

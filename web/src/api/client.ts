@@ -6,13 +6,20 @@ export class ApiError extends Error {
     readonly code: string,
     message: string,
     readonly field?: string,
+    readonly details: ErrorDetails = {},
   ) {
     super(message);
   }
 }
 
+/** What a refusal says besides its sentence. */
+export interface ErrorDetails {
+  revision?: number;
+  labels?: string[];
+}
+
 interface ErrorBody {
-  error?: { code?: string; message?: string; field?: string };
+  error?: { code?: string; message?: string; field?: string } & ErrorDetails;
 }
 
 async function answerOf<T>(response: Response): Promise<T> {
@@ -24,6 +31,7 @@ async function answerOf<T>(response: Response): Promise<T> {
     error?.code ?? "unknown",
     error?.message ?? `The server answered ${response.status}.`,
     error?.field,
+    { revision: error?.revision, labels: error?.labels } as ErrorDetails,
   );
 }
 
@@ -39,10 +47,13 @@ export async function get<T>(path: string): Promise<T> {
   return answerOf<T>(await send(path));
 }
 
-export async function write<T>(method: "POST" | "PATCH" | "DELETE", path: string, body: object = {}): Promise<T> {
-  return answerOf<T>(
-    await send(path, { method, headers: { "content-type": "application/json" }, body: JSON.stringify(body) }),
-  );
+export type Method = "POST" | "PATCH" | "DELETE";
+
+/** With a revision, the change is refused when the sheet has moved on since. */
+export async function write<T>(method: Method, path: string, body: object = {}, revision?: number): Promise<T> {
+  const headers: Record<string, string> = { "content-type": "application/json" };
+  if (revision !== undefined) headers["x-sheet-revision"] = String(revision);
+  return answerOf<T>(await send(path, { method, headers, body: JSON.stringify(body) }));
 }
 
 export async function upload<T>(path: string, file: File): Promise<T> {

@@ -9,6 +9,7 @@ export type RunState = "queued" | "running" | "done" | "failed";
 export type ReadingState = "open" | "confirmed" | "corrected" | "refuted";
 export type Source = "measured" | "heard" | "credited" | "published" | "told" | "assumed";
 export type Aspect = "tempo" | "meter" | "key" | "tuning" | "loop" | "form" | "loudness";
+export type NotedAspect = "chord" | "layer" | "technique" | "mark" | "change" | "sighting";
 export type Mark = "none" | "measured" | "heard" | "confirmed" | "corrected" | "refuted";
 
 export interface Study {
@@ -92,7 +93,7 @@ export interface Reading {
   reference_id: number;
   analysis_id: number | null;
   supersedes_id: number | null;
-  aspect: Aspect | "layer" | "technique";
+  aspect: Aspect | NotedAspect;
   value: Record<string, unknown> | null;
   statement: string;
   note: string;
@@ -103,6 +104,8 @@ export interface Reading {
   source: Source;
   confidence: number | null;
   state: ReadingState;
+  /** Where it is said. */
+  link: string;
   created_at: string;
 }
 
@@ -111,6 +114,19 @@ export interface ReferencePage {
   analysis: Analysis | null;
   readings: Reading[];
   current: Record<string, number>;
+  /** Readings that contradict each other, by aspect. */
+  contradictions: Record<string, number[]>;
+  journal: Journal;
+  /** The run that works in what was put right. */
+  derivation: { state: RunState; stage: string | null; progress: number; error: string | null } | null;
+}
+
+/** Every change that a person made, and where undo and redo stand. */
+export interface Journal {
+  revision: number;
+  undo: string | null;
+  redo: string | null;
+  edits: { number: number; label: string; created_at: string; undone: boolean }[];
 }
 
 export interface TechniqueEntry {

@@ -1,60 +1,36 @@
 import { useState } from "react";
 import { Outlet } from "react-router";
-import { usePlayer } from "../player/context";
 import { Transport } from "../player/Transport";
+import { useCommands } from "./commands";
 import { KeysHelp } from "./KeysHelp";
 import { Navigation } from "./Navigation";
+import { Palette } from "./Palette";
 import { toggleTheme } from "./theme";
-import { useKeys } from "./useKeys";
+import { useTransportCommands } from "./useTransportCommands";
 
 /** Navigation on the left, the page, and playback along the bottom. */
 export function Shell() {
-  const player = usePlayer();
-  const [help, setHelp] = useState(false);
-  useKeys({
-    "?": () => setHelp(true),
-    "Shift+?": () => setHelp(true),
-    n: () => toggleTheme(),
-    Space: () => player.toggle(),
-    ArrowLeft: () => player.seekBar(player.barAt(player.time) - 1),
-    ArrowRight: () => player.seekBar(player.barAt(player.time) + 1),
-    "Shift+ArrowLeft": () => step(-1),
-    "Shift+ArrowRight": () => step(1),
-    l: () => loopSection(),
-  });
-
-  const sections = () => player.snapshot().track?.sections ?? [];
-
-  /** To the start of the section before or after the one that plays. */
-  const step = (by: number) => {
-    const starts = sections().map((section) => section.first_bar);
-    const bar = Math.max(1, player.barAt(player.time));
-    const target = by > 0 ? starts.find((start) => start > bar) : starts.filter((start) => start < bar).at(-1);
-    if (target) player.seekBar(target);
-  };
-
-  const loopSection = () => {
-    if (player.snapshot().loop) {
-      player.setLoop(null);
-      return;
-    }
-    const bar = Math.max(1, player.barAt(player.time));
-    const section = sections().find(
-      (candidate) => bar >= candidate.first_bar && bar < candidate.first_bar + candidate.bars,
-    );
-    if (section) player.setLoop({ first: section.first_bar, last: section.first_bar + section.bars - 1 });
-  };
+  const [open, setOpen] = useState<"keys" | "palette" | null>(null);
+  const close = () => setOpen(null);
+  useCommands([
+    { key: "?", name: "these keys", group: "Anywhere", run: () => setOpen("keys") },
+    { key: "Mod+k", name: "do or go to anything by name", group: "Anywhere", run: () => setOpen("palette") },
+    { key: "/", name: "the same", group: "Anywhere", run: () => setOpen("palette") },
+    { key: "n", name: "night or day", group: "Anywhere", run: () => void toggleTheme() },
+  ]);
+  useCommands(useTransportCommands());
 
   return (
     <div className="flex h-full flex-col">
       <div className="flex min-h-0 grow">
-        <Navigation onHelp={() => setHelp(true)} />
+        <Navigation onHelp={() => setOpen("keys")} />
         <main className="flex min-w-0 grow flex-col bg-paper">
           <Outlet />
         </main>
       </div>
       <Transport />
-      <KeysHelp open={help} onClose={() => setHelp(false)} />
+      <KeysHelp open={open === "keys"} onClose={close} />
+      <Palette open={open === "palette"} onClose={close} />
     </div>
   );
 }

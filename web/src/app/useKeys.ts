@@ -4,7 +4,7 @@ export type KeyMap = Record<string, (event: KeyboardEvent) => void>;
 
 const TYPING = "input, textarea, select, [contenteditable]";
 
-/** Keys that act on the page, by name ("Space", "l", "Shift+ArrowLeft"); silent while somebody types or a dialog is open. */
+/** Keys that act on the page, by name ("Space", "l", "Shift+ArrowLeft", "Mod+z"); silent while somebody types or a dialog is open. */
 export function useKeys(keys: KeyMap): void {
   const latest = useRef(keys);
   useEffect(() => {
@@ -12,7 +12,7 @@ export function useKeys(keys: KeyMap): void {
   });
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.defaultPrevented || event.altKey) return;
       const target = event.target instanceof Element ? event.target : null;
       if (target?.closest(TYPING) || document.querySelector("[role=dialog]")) return;
       const name = nameOf(event);
@@ -29,7 +29,10 @@ export function useKeys(keys: KeyMap): void {
   }, []);
 }
 
-function nameOf(event: KeyboardEvent): string {
+/** Mod is Ctrl, or the command key where there is one. */
+export function nameOf(event: KeyboardEvent): string {
   const name = event.key === " " ? "Space" : event.key.length === 1 ? event.key.toLowerCase() : event.key;
-  return event.shiftKey && name.length > 1 ? `Shift+${name}` : name;
+  const mod = event.ctrlKey || event.metaKey;
+  const shifted = event.shiftKey && (name.length > 1 || mod);
+  return `${mod ? "Mod+" : ""}${shifted ? "Shift+" : ""}${name}`;
 }

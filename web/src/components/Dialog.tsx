@@ -19,7 +19,7 @@ export function Dialog({ title, description, open, onClose, children, wide = fal
         <div className="fixed inset-0 z-40 bg-scrim" />
         <Primitive.Content
           {...(description ? {} : { "aria-describedby": undefined })}
-          className={`fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2 overflow-auto border border-firm bg-sheet p-6 ${wide ? "w-[640px]" : "w-[420px]"} max-w-[94vw]`}
+          className={`fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2 overflow-auto border border-firm bg-sheet p-6 ${wide ? "w-[860px]" : "w-[420px]"} max-w-[94vw]`}
         >
           <div className="mb-4 flex items-start justify-between gap-4">
             <Primitive.Title className="font-serif text-18 leading-tight">{title}</Primitive.Title>

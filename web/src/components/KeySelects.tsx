@@ -9,14 +9,32 @@ interface KeySelectsProps {
   /** What no tonic at all is called, where that may be chosen. */
   none?: string;
   autoFocus?: boolean;
+  /** What assistive technology calls the fields, where no label of the page does. */
+  tonicLabel?: string;
+  modeLabel?: string;
 }
 
 /** A tonic and a mode. */
-export function KeySelects({ control, tonic, mode, onChange, none, autoFocus = false }: KeySelectsProps) {
+export function KeySelects({
+  control,
+  tonic,
+  mode,
+  onChange,
+  none,
+  autoFocus = false,
+  tonicLabel,
+  modeLabel = "Mode",
+}: KeySelectsProps) {
   const tonics = [...new Set([...(tonic ? [tonic] : []), ...TONICS])];
   return (
     <span className="flex gap-2">
-      <select {...control} autoFocus={autoFocus} value={tonic} onChange={(event) => onChange(event.target.value, mode)}>
+      <select
+        {...control}
+        aria-label={tonicLabel}
+        autoFocus={autoFocus}
+        value={tonic}
+        onChange={(event) => onChange(event.target.value, mode)}
+      >
         {none !== undefined && <option value="">{none}</option>}
         {tonics.map((name) => (
           <option key={name} value={name}>
@@ -25,7 +43,7 @@ export function KeySelects({ control, tonic, mode, onChange, none, autoFocus = f
         ))}
       </select>
       <select
-        aria-label="Mode"
+        aria-label={modeLabel}
         className={control.className}
         disabled={tonic === ""}
         value={mode}

@@ -1,12 +1,21 @@
-/** One sound at a time: plays a reference's recording, whole or from bar to bar, and loops a run of bars. */
+/** One sound at a time: plays a reference's recording from bar to bar, looped, slower, transposed or in parts. */
+
+import type { Engine } from "./engine";
+import { isPart, type Isolation } from "./isolation";
+import { PlayClock, type Stretch } from "./PlayClock";
 
 export interface Track {
   id: number;
   title: string;
   studyId: number;
   bars: { start: number; end: number }[];
+  beats: number[];
+  pickup: number;
   sections: { label: string; letter: string; first_bar: number; bars: number }[];
   beatsPerBar: number;
+  duration: number;
+  /** The bar from which parts are compared in loudness: the loudest one. */
+  loudBar: number;
 }
 
 export interface BarRun {
@@ -17,29 +26,57 @@ export interface BarRun {
 export interface PlayerState {
   track: Track | null;
   playing: boolean;
+  /** The recording is on its way, or a part of it is. */
+  loading: boolean;
   loop: BarRun | null;
+  /** How often a loop is played; null for as long as nobody stops it. */
+  passes: number | null;
   volume: number;
+  rate: number;
+  semitones: number;
+  isolation: Isolation;
+  click: boolean;
+  countIn: boolean;
   error: string | null;
 }
 
 /** Playback starts quiet; people turn it up. */
 const FIRST_VOLUME = 0.35;
+/** Seconds between a wish to play and the first sound; what is stretched needs some to get ready. */
+const LEAD = 0.05;
+const STRETCHED_LEAD = 0.15;
+/** Clicks are planned so far ahead. */
+const AHEAD = 0.35;
 
 export class Player {
-  private readonly audio = new Audio();
   private readonly listeners = new Set<() => void>();
-  private state: PlayerState = { track: null, playing: false, loop: null, volume: FIRST_VOLUME, error: null };
-  private stopAt: number | null = null;
+  private state: PlayerState = {
+    track: null,
+    playing: false,
+    loading: false,
+    loop: null,
+    passes: null,
+    volume: FIRST_VOLUME,
+    rate: 1,
+    semitones: 0,
+    isolation: "whole",
+    click: false,
+    countIn: false,
+    error: null,
+  };
+  private clock: PlayClock | null = null;
+  /** Where playback rests while it does not run. */
+  private rest = 0;
+  /** On the engine's clock: when playback ends by itself. */
+  private until: number | null = null;
+  /** Bars that were asked for, once. */
+  private once: BarRun | null = null;
+  private clickedUntil = 0;
+  private wish = 0;
   private frame = 0;
 
-  constructor() {
-    this.audio.preload = "metadata";
-    this.audio.volume = FIRST_VOLUME;
-    this.audio.addEventListener("play", () => this.started());
-    this.audio.addEventListener("pause", () => this.update({ playing: false }));
-    this.audio.addEventListener("ended", () => this.update({ playing: false }));
-    this.audio.addEventListener("seeked", () => this.notify());
-    this.audio.addEventListener("error", () => this.failed());
+  constructor(private readonly engine: Engine) {
+    engine.setVolume(FIRST_VOLUME);
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -49,9 +86,14 @@ export class Player {
 
   readonly snapshot = (): PlayerState => this.state;
 
-  /** Seconds into the recording. */
+  /** Seconds into the recording of what is heard now. */
   get time(): number {
-    return this.audio.currentTime;
+    return this.clock ? this.clock.positionAt(this.engine.now() - this.engine.latency()) : this.rest;
+  }
+
+  /** How often the loop has come round. */
+  get pass(): number {
+    return this.clock ? this.clock.passesAt(this.engine.now() - this.engine.latency()) : 0;
   }
 
   load(track: Track): void {
@@ -59,27 +101,33 @@ export class Player {
       this.update({ track });
       return;
     }
-    this.audio.pause();
-    this.audio.src = `/api/references/${track.id}/audio`;
-    this.stopAt = null;
-    this.update({ track, playing: false, loop: null, error: null });
+    this.halt();
+    this.engine.forget();
+    this.rest = 0;
+    if (this.state.isolation !== "whole") void this.engine.isolate("whole", "", "", 0);
+    this.update({ track, playing: false, loop: null, isolation: "whole", error: null });
   }
 
   toggle(): void {
     if (!this.state.track) return;
-    if (!this.audio.paused) {
-      this.audio.pause();
+    if (this.state.playing) {
+      this.pause();
       return;
     }
-    this.stopAt = null;
-    this.play();
+    this.once = null;
+    void this.play(true);
+  }
+
+  pause(): void {
+    this.rest = this.time;
+    this.halt();
+    this.update({ playing: false });
   }
 
   seek(seconds: number): void {
     if (!this.state.track) return;
-    this.stopAt = null;
-    this.audio.currentTime = Math.max(0, seconds);
-    this.notify();
+    this.once = null;
+    this.go(Math.max(0, Math.min(seconds, this.state.track.duration)));
   }
 
   seekBar(bar: number): void {
@@ -91,22 +139,66 @@ export class Player {
 
   /** Plays just those bars, once. */
   playBars(run: BarRun): void {
-    this.seekBar(run.first);
-    this.stopAt = this.endOf(run);
-    this.play();
+    const start = this.state.track?.bars[run.first - 1]?.start;
+    if (start === undefined) return;
+    this.halt();
+    this.rest = start;
+    this.once = run;
+    void this.play(false);
   }
 
   setLoop(loop: BarRun | null): void {
-    this.stopAt = null;
+    this.once = null;
     this.update({ loop });
-    if (!loop) return;
     const bar = this.barAt(this.time);
-    if (bar < loop.first || bar > loop.last) this.seekBar(loop.first);
+    const start = loop ? this.state.track?.bars[loop.first - 1]?.start : undefined;
+    if (loop && start !== undefined && (bar < loop.first || bar > loop.last)) this.go(start);
+    else this.again();
+  }
+
+  setPasses(passes: number | null): void {
+    this.update({ passes });
+    this.again();
   }
 
   setVolume(volume: number): void {
-    this.audio.volume = volume;
+    this.engine.setVolume(volume);
     this.update({ volume });
+  }
+
+  setRate(rate: number): void {
+    this.update({ rate: Math.min(1.5, Math.max(0.5, Math.round(rate * 100) / 100)) });
+    this.again();
+  }
+
+  setSemitones(semitones: number): void {
+    this.update({ semitones: Math.min(12, Math.max(-12, Math.round(semitones))) });
+    this.again();
+  }
+
+  setClick(click: boolean): void {
+    if (!click) this.engine.silenceClicks();
+    this.clickedUntil = this.engine.now();
+    this.update({ click });
+  }
+
+  setCountIn(countIn: boolean): void {
+    this.update({ countIn });
+  }
+
+  /** Whole, or one part; struck and steady parts must have been separated. */
+  setIsolation(isolation: Isolation): void {
+    const { track } = this.state;
+    if (!track) return;
+    const before = urlOf(track, this.state.isolation);
+    this.update({ isolation, error: null });
+    const around = track.bars[track.loudBar - 1]?.start ?? 0;
+    this.engine.isolate(isolation, urlOf(track, "whole"), urlOf(track, isolation), around).catch(() => this.failed());
+    if (urlOf(track, isolation) !== before) this.again();
+  }
+
+  sound(notes: number[], together: boolean, a4: number): void {
+    void this.engine.sound(notes, together, a4);
   }
 
   /** The bar that sounds at a moment, from 1; 0 before the first. */
@@ -120,44 +212,134 @@ export class Player {
     return found;
   }
 
-  private endOf(run: BarRun): number | null {
-    return this.state.track?.bars[run.last - 1]?.end ?? null;
+  private go(seconds: number): void {
+    if (this.state.playing) void this.play(false, seconds);
+    else {
+      this.rest = seconds;
+      this.notify();
+    }
   }
 
-  private play(): void {
-    this.audio.play().catch((error: unknown) => {
-      // A pause that comes before the sound has started is no failure.
-      if (!(error instanceof DOMException && error.name === "AbortError")) this.failed();
-    });
+  /** Goes on from where it is, the new way. */
+  private again(): void {
+    if (this.state.playing) void this.play(false, null);
   }
 
-  private started(): void {
-    this.update({ playing: true, error: null });
+  /** From a moment, from where it rests, or (null) from where it is when the engine is ready. */
+  private async play(counted: boolean, from: number | null = this.rest): Promise<void> {
+    const { track, isolation, rate, semitones } = this.state;
+    if (!track) return;
+    const wish = ++this.wish;
+    const url = urlOf(track, isolation);
+    this.update({ loading: true, error: null });
+    try {
+      const stretched = rate !== 1 || semitones !== 0;
+      await this.engine.prepare(url, stretched);
+      if (wish !== this.wish) return;
+      this.engine.silenceClicks();
+      const soon = this.engine.now() + (stretched ? STRETCHED_LEAD : LEAD);
+      const wanted = from ?? this.clock?.positionAt(soon) ?? this.rest;
+      const start = this.once || !this.loopStretch() ? wanted : this.enter(wanted);
+      const at = soon + (counted && this.state.countIn ? this.count(start, soon) : 0);
+      this.begin(new PlayClock(at, start, rate, this.once ? null : this.loopStretch()));
+      await this.engine.start({
+        url,
+        at,
+        from: start,
+        rate,
+        semitones,
+        loop: this.clock?.loop ?? null,
+        until: this.until,
+      });
+    } catch {
+      if (wish === this.wish) this.failed();
+    }
+  }
+
+  private begin(clock: PlayClock): void {
+    const { track, passes } = this.state;
+    this.clock = clock;
+    this.clickedUntil = clock.startedAt - 0.01;
+    const end = this.once ? (track?.bars[this.once.last - 1]?.end ?? 0) : (track?.duration ?? 0);
+    if (!clock.loop) this.until = clock.startedAt + (end - clock.from) / clock.rate;
+    else this.until = passes === null ? null : clock.endOfPasses(passes);
+    this.update({ playing: true, loading: false });
     cancelAnimationFrame(this.frame);
     const watch = () => {
-      if (this.audio.paused) return;
-      this.turn();
-      this.notify();
+      if (!this.state.playing) return;
+      this.watch();
       this.frame = requestAnimationFrame(watch);
     };
     this.frame = requestAnimationFrame(watch);
   }
 
-  /** At the end of a loop back to its start; at the end of bars that were asked for, stop. */
-  private turn(): void {
-    const loop = this.state.loop;
-    if (this.stopAt !== null && this.time >= this.stopAt) {
-      this.stopAt = null;
-      this.audio.pause();
-    } else if (loop && this.stopAt === null) {
-      const end = this.endOf(loop);
-      if (end !== null && this.time >= end) this.audio.currentTime = this.state.track?.bars[loop.first - 1]?.start ?? 0;
+  private watch(): void {
+    const now = this.engine.now();
+    if (this.until !== null && now >= this.until) {
+      // A song that has ended starts over; a loop waits at its start, bars that were asked for at their end.
+      this.rest = this.clock?.loop?.start ?? (this.once ? (this.clock?.positionAt(this.until) ?? 0) : 0);
+      this.once = null;
+      this.halt();
+      this.update({ playing: false });
+      return;
     }
+    if (this.state.click) this.planClicks(now);
+    this.notify();
+  }
+
+  /** Ticks on the beats up to a little ahead of now. */
+  private planClicks(now: number): void {
+    const { track } = this.state;
+    const until = now + AHEAD;
+    const after = Math.max(this.clickedUntil, now);
+    if (!track || !this.clock || until <= after) return;
+    track.beats.forEach((beat, index) => {
+      const first = (index - track.pickup) % track.beatsPerBar === 0;
+      for (const time of this.clock?.timesOf(beat, after, until) ?? []) this.engine.click(time, first);
+    });
+    this.clickedUntil = until;
+  }
+
+  /** One bar of ticks before the sound; how long that takes. */
+  private count(from: number, soon: number): number {
+    const { track, rate } = this.state;
+    const bar = track?.bars[Math.max(0, this.barAt(from) - 1)];
+    if (!track || !bar) return 0;
+    const beat = (bar.end - bar.start) / track.beatsPerBar / rate;
+    for (let count = 0; count < track.beatsPerBar; count++) this.engine.click(soon + count * beat, count === 0);
+    return beat * track.beatsPerBar;
+  }
+
+  /** A loop is entered at its start from outside. */
+  private enter(from: number): number {
+    const loop = this.loopStretch();
+    return loop && (from < loop.start - 1e-3 || from >= loop.end - 1e-3) ? loop.start : from;
+  }
+
+  private loopStretch(): Stretch | null {
+    const { track, loop } = this.state;
+    if (!track || !loop) return null;
+    const start = track.bars[loop.first - 1]?.start;
+    const end = track.bars[loop.last - 1]?.end;
+    return start === undefined || end === undefined ? null : { start, end };
+  }
+
+  private halt(): void {
+    this.wish++;
+    this.engine.stop();
+    this.clock = null;
+    this.until = null;
+    cancelAnimationFrame(this.frame);
   }
 
   private failed(): void {
     if (!this.state.track) return;
-    this.update({ playing: false, error: "This browser can't play the file. The analysis is not affected." });
+    this.halt();
+    this.update({
+      playing: false,
+      loading: false,
+      error: "This browser can't play the file. The analysis is not affected.",
+    });
   }
 
   private update(change: Partial<PlayerState>): void {
@@ -168,4 +350,9 @@ export class Player {
   private notify(): void {
     for (const listener of this.listeners) listener();
   }
+}
+
+function urlOf(track: Track, isolation: Isolation): string {
+  const audio = `/api/references/${track.id}`;
+  return isPart(isolation) ? `${audio}/parts/${isolation}` : `${audio}/audio`;
 }

@@ -1,13 +1,40 @@
-import { Pause, Play, Repeat } from "lucide-react";
+import { Ear, Pause, Play, Repeat } from "lucide-react";
 import { Slider } from "radix-ui";
-import { clock, plural } from "../lib/format";
+import { useState } from "react";
+import { useCommands } from "../app/commands";
+import { clock, figure, percent, plural } from "../lib/format";
 import { usePlayer, usePlayerState, usePlayTime } from "./context";
+import { ListeningStrip } from "./ListeningStrip";
 import type { PlayerState } from "./Player";
 
 /** The bottom edge: play, where it is in bars and beats, the section, the loop, and how loud. */
 export function Transport() {
-  const player = usePlayer();
   const state = usePlayerState();
+  const [listening, setListening] = useState(false);
+  useCommands([
+    {
+      key: "p",
+      name: "how it is heard: parts, speed, pitch",
+      group: "Listening",
+      run: () => setListening((on) => !on),
+    },
+  ]);
+  return (
+    <>
+      {listening && state.track && <ListeningStrip />}
+      <Bar state={state} listening={listening} onListen={() => setListening((on) => !on)} />
+    </>
+  );
+}
+
+interface BarProps {
+  state: PlayerState;
+  listening: boolean;
+  onListen: () => void;
+}
+
+function Bar({ state, listening, onListen }: BarProps) {
+  const player = usePlayer();
   return (
     <footer aria-label="Playback" className="flex h-11 shrink-0 items-stretch border-t border-firm bg-paper">
       <div className="flex w-[48px] items-center gap-3 border-r border-rule px-2 mid:w-[176px] mid:px-4">
@@ -39,8 +66,18 @@ export function Transport() {
           {state.error}
         </p>
       )}
+      <button
+        type="button"
+        aria-expanded={listening}
+        disabled={!state.track}
+        onClick={onListen}
+        className={`flex items-center gap-2 border-l border-rule px-4 text-ink-2 hover:bg-wash ${listening ? "bg-wash" : ""}`}
+      >
+        <Ear size={14} aria-hidden />
+        <span>{state.loading ? "loading the sound" : heardAs(state)}</span>
+      </button>
       <label className="flex items-center gap-3 border-l border-rule px-4 text-ink-2">
-        <span>Volume</span>
+        <span className="max-mid:sr-only">Volume</span>
         <Slider.Root
           min={0}
           max={100}
@@ -58,6 +95,13 @@ export function Transport() {
       </label>
     </footer>
   );
+}
+
+/** In words: whole, or which part; speed and pitch where they are not the recording's own. */
+function heardAs({ isolation, rate, semitones }: PlayerState): string {
+  const speed = rate === 1 ? [] : [percent(rate)];
+  const pitch = semitones === 0 ? [] : [`${semitones > 0 ? "+" : ""}${figure(semitones)} st`];
+  return [isolation, ...speed, ...pitch].join(", ");
 }
 
 function Position() {
@@ -128,6 +172,7 @@ function LoopNote({ state }: { state: PlayerState }) {
         <br />
         <span className="text-11 text-ink-2">
           {plural(length, "bar")}, <span className="figure">{seconds.toFixed(1)}</span> s
+          <Passes />
         </span>
       </p>
       <button
@@ -138,5 +183,18 @@ function LoopNote({ state }: { state: PlayerState }) {
         end loop
       </button>
     </div>
+  );
+}
+
+/** Which time round it is. */
+function Passes() {
+  const player = usePlayer();
+  usePlayTime();
+  const { passes, playing } = usePlayerState();
+  if (!playing) return null;
+  return (
+    <>
+      , time <span className="figure">{passes === null ? player.pass + 1 : `${player.pass + 1} of ${passes}`}</span>
+    </>
   );
 }

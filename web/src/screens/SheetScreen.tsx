@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { History, Redo2, Undo2 } from "lucide-react";
+import { useEffect, useState, type ComponentProps } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { write } from "../api/client";
 import { referenceQuery, studyQuery } from "../api/queries";
 import type { Analysis, Aspect, ReferencePage } from "../api/types";
-import { useKeys } from "../app/useKeys";
+import { useCommands } from "../app/commands";
 import { isBusy, useProgress } from "../app/useProgress";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
@@ -13,11 +14,13 @@ import { Segmented } from "../components/Segmented";
 import { clock } from "../lib/format";
 import { BEATS } from "../lib/keys";
 import { usePlayer } from "../player/context";
+import type { Selection } from "../sheet/context";
 import type { Zoom } from "../sheet/geometry";
 import { HandOver } from "../sheet/HandOver";
 import { Sheet } from "../sheet/Sheet";
 import { ASPECTS } from "../sheet/Strip";
 import { Unfinished } from "../sheet/Unfinished";
+import { useEdits, type Edits } from "../sheet/useEdits";
 import { useReferenceId, useStudyId } from "./params";
 
 const ZOOMS = [
@@ -29,6 +32,7 @@ const ZOOMS = [
 export function SheetScreen() {
   const studyId = useStudyId();
   const referenceId = useReferenceId();
+  const [search] = useSearchParams();
   const { data: study } = useQuery(studyQuery(studyId));
   const { data: page, error } = useQuery(referenceQuery(referenceId));
   const row = study?.references.find((candidate) => candidate.id === referenceId);
@@ -53,19 +57,29 @@ export function SheetScreen() {
     );
   if (!page) return <PageHead title={row?.title ?? ""} remark={row?.artist ?? null} />;
   if (!page.analysis) return <NotYet page={page} run={row?.analysis ?? page.reference.run} />;
-  return <Finished key={referenceId} page={page} analysis={page.analysis} count={study?.references.length ?? 1} />;
+  return (
+    <Finished
+      key={`${referenceId} ${search.get("reading") ?? ""}`}
+      page={page}
+      analysis={page.analysis}
+      count={study?.references.length ?? 1}
+    />
+  );
 }
 
 function Finished({ page, analysis, count }: { page: ReferencePage; analysis: Analysis; count: number }) {
   const [zoom, setZoom] = useState<Zoom>("song");
   const [search] = useSearchParams();
   const wanted = ASPECTS.find((aspect): aspect is Aspect => aspect === search.get("reading"));
-  useKeys({
-    z: () =>
-      setZoom(
-        (before) => ZOOMS[(ZOOMS.findIndex((item) => item.value === before) + 1) % ZOOMS.length]?.value ?? "song",
-      ),
-  });
+  const [selection, select] = useState<Selection | null>(wanted ? { kind: "reading", aspect: wanted } : null);
+  const edits = useEdits(page);
+  const again = useAgain(page);
+  const zoomOn = () =>
+    setZoom((before) => ZOOMS[(ZOOMS.findIndex((item) => item.value === before) + 1) % ZOOMS.length]?.value ?? "song");
+  useCommands([
+    { key: "z", name: "zoom: whole song, section, bar", group: "On the sheet", run: zoomOn },
+    { name: "measure this recording again", group: "On the sheet", run: () => again.mutate() },
+  ]);
   const { reference } = page;
   const confirmed = Object.values(page.current).filter(
     (id) => page.readings.find((reading) => reading.id === id)?.state === "confirmed",
@@ -80,16 +94,78 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
           <span className="figure">{analysis.bars.length}</span> bars,{" "}
           <span className="figure">{clock(analysis.duration, 1)}</span>
         </span>
-        <span className="text-ink-2 max-mid:hidden">
+        <span className="hidden text-ink-2 wide:inline">
           <span className="figure">{`${confirmed} of ${Object.keys(page.current).length}`}</span> readings confirmed
         </span>
+        <Changes
+          page={page}
+          edits={edits}
+          onList={() => select({ kind: "journal" })}
+          onSettle={() => select({ kind: "settle" })}
+        />
         <Segmented label="Zoom" choices={ZOOMS} value={zoom} onChange={setZoom} />
         <Plan page={page} />
         <HandOver referenceId={reference.id} />
       </PageHead>
-      <Sheet key={wanted ?? "none"} page={page} analysis={analysis} zoom={zoom} firstAspect={wanted ?? null} />
+      <Sheet page={page} analysis={analysis} zoom={zoom} selection={selection} select={select} edits={edits} />
     </>
   );
+}
+
+interface ChangesProps {
+  page: ReferencePage;
+  edits: Edits;
+  onList: () => void;
+  onSettle: () => void;
+}
+
+/** Undo, redo, the list of changes, and what contradicts. */
+function Changes({ page, edits, onList, onSettle }: ChangesProps) {
+  const { undo, redo } = page.journal;
+  const open = Object.keys(page.contradictions).length;
+  return (
+    <div className="flex items-center gap-1">
+      {open > 0 && (
+        <Button look="refute" className="mr-2 px-2" onClick={onSettle}>
+          {open} to settle
+        </Button>
+      )}
+      <IconButton name={undo ? `Undo: ${undo}` : "Nothing to undo"} disabled={!undo} onClick={edits.undo}>
+        <Undo2 size={14} />
+      </IconButton>
+      <IconButton name={redo ? `Redo: ${redo}` : "Nothing to redo"} disabled={!redo} onClick={edits.redo}>
+        <Redo2 size={14} />
+      </IconButton>
+      <IconButton name="All changes to this sheet" onClick={onList}>
+        <History size={14} />
+      </IconButton>
+    </div>
+  );
+}
+
+function IconButton({ name, ...rest }: { name: string } & Omit<ComponentProps<"button">, "type" | "className">) {
+  return (
+    <button
+      type="button"
+      aria-label={name}
+      title={name}
+      className="grid size-7 place-items-center rounded-sm hover:bg-wash disabled:text-ink-3 disabled:opacity-60 disabled:hover:bg-transparent"
+      {...rest}
+    />
+  );
+}
+
+/** Queues another run of the engine; what a person said stays. */
+function useAgain(page: ReferencePage) {
+  const client = useQueryClient();
+  const { reference } = page;
+  return useMutation({
+    mutationFn: () => write("POST", `/references/${reference.id}/analyses`),
+    onSuccess: async () => {
+      await client.invalidateQueries({ queryKey: ["reference", reference.id] });
+      await client.invalidateQueries({ queryKey: ["study", reference.study_id] });
+    },
+  });
 }
 
 /** From this sheet to a checklist in one step. */
@@ -117,15 +193,8 @@ function Plan({ page }: { page: ReferencePage }) {
 
 /** A sheet that can't be read yet: how far it is, or why it failed and what to do. */
 function NotYet({ page, run }: { page: ReferencePage; run: ReferencePage["reference"]["run"] }) {
-  const client = useQueryClient();
   const { reference } = page;
-  const again = useMutation({
-    mutationFn: () => write("POST", `/references/${reference.id}/analyses`),
-    onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: ["reference", reference.id] });
-      await client.invalidateQueries({ queryKey: ["study", reference.study_id] });
-    },
-  });
+  const again = useAgain(page);
   return (
     <>
       <PageHead title={reference.title} remark={reference.artist} />
@@ -156,6 +225,13 @@ function useTrack(page: ReferencePage | undefined): void {
       title: reference.title,
       studyId: reference.study_id,
       bars: analysis.bars,
+      beats: analysis.beats,
+      pickup: analysis.pickup_beats,
+      duration: analysis.duration,
+      loudBar: analysis.bars.reduce(
+        (best, bar, index) => (bar.energy > (analysis.bars[best - 1]?.energy ?? -99) ? index + 1 : best),
+        1,
+      ),
       sections: analysis.sections,
       beatsPerBar: BEATS[analysis.meter] ?? 4,
     });

@@ -1,4 +1,4 @@
-import { changeSigns, changeWords } from "./changes";
+import { changeSigns, changeWords, standing } from "./changes";
 import { same, useSheet } from "./context";
 import { Row } from "./Row";
 
@@ -9,10 +9,11 @@ const NARROWEST = 18;
 /** What enters and leaves where runs of four bars begin. */
 export function ChangesRow() {
   const { analysis, geometry, selection, select } = useSheet();
+  const changes = analysis.changes.map(standing).filter((change) => changeSigns(change) !== "");
   return (
     <Row height={CHANGES_HEIGHT} label={<span className="block text-13 font-medium">What changes</span>}>
-      {analysis.changes.map((change, index) => {
-        const next = analysis.changes[index + 1]?.bar ?? analysis.bars.length + 1;
+      {changes.map((change, index) => {
+        const next = changes[index + 1]?.bar ?? analysis.bars.length + 1;
         const words = changeWords(change).join("; ");
         return (
           <button
@@ -34,9 +35,7 @@ export function ChangesRow() {
           </button>
         );
       })}
-      {analysis.changes.length === 0 && (
-        <p className="font-serif text-13 italic text-ink-3">Nobody enters or leaves.</p>
-      )}
+      {changes.length === 0 && <p className="font-serif text-13 italic text-ink-3">Nobody enters or leaves.</p>}
     </Row>
   );
 }

@@ -6,11 +6,16 @@ import { Row } from "./Row";
 
 /** The loop under its brackets, chords with their degrees, and a tick for every change. */
 export function ChordRows() {
-  const { analysis, geometry } = useSheet();
+  const { analysis, geometry, select } = useSheet();
+  const pick = (seconds: number) => {
+    const index = analysis.chords.findLastIndex((chord) => chord.start <= seconds);
+    if (index >= 0) select({ kind: "chord", index });
+  };
   const { brackets, marks } = useMemo(() => layoutChords(analysis, geometry), [analysis, geometry]);
   return (
     <Row
       height={92}
+      onPick={pick}
       label={
         <div className="pt-5">
           <span className="block h-[17px] text-13 font-medium">Chords</span>
@@ -27,6 +32,7 @@ export function ChordRows() {
         .map((mark) => (
           <ChordName key={mark.index} mark={mark} />
         ))}
+      <Chosen marks={marks} />
       <ChangeTicks marks={marks} />
       <BorrowedRemarks marks={marks} />
     </Row>
@@ -64,16 +70,35 @@ function ChordName({ mark }: { mark: ChordMark }) {
     <button
       type="button"
       aria-pressed={chosen}
-      aria-label={`${chord.symbol}, ${chord.degree ?? ""}, bar ${chord.bar}${chord.borrowed_from ? `, borrowed: ${chord.borrowed_from}` : ""}`}
+      aria-label={`${chord.symbol}, ${chord.degree ?? ""}, bar ${chord.bar}${chord.source === "measured" ? "" : `, ${chord.source}`}${chord.borrowed_from ? `, borrowed: ${chord.borrowed_from}` : ""}`}
       onClick={() => select({ kind: "chord", index: mark.index })}
       className={`absolute top-[24px] h-[34px] overflow-hidden pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash ${chosen ? "bg-wash shadow-[inset_0_2px_0_var(--select)]" : ""}`}
       style={{ left: mark.x + 1, width: Math.max(mark.label ?? 0, mark.width) - 1 }}
     >
-      <span className="block font-medium text-measured">{chord.symbol}</span>
+      <span
+        className={`block font-medium ${chord.source === "measured" ? "text-measured" : "text-heard-text"} ${chord.state === "refuted" ? "line-through decoration-conflict" : ""}`}
+      >
+        {chord.symbol}
+        {chord.state === "confirmed" && <span className="text-11 text-confirmed">✓</span>}
+      </span>
       <span className={`text-11 text-ink-2 ${chord.borrowed_from ? "border-b border-dashed border-ink-2" : ""}`}>
         {chord.degree}
       </span>
     </button>
+  );
+}
+
+/** Where the selected chord lies, also when there is no room for its name. */
+function Chosen({ marks }: { marks: ChordMark[] }) {
+  const { selection } = useSheet();
+  const mark = selection?.kind === "chord" ? marks[selection.index] : undefined;
+  if (!mark) return null;
+  return (
+    <span
+      aria-hidden
+      className="absolute top-[58px] h-[14px] border-t-2 border-select bg-wash"
+      style={{ left: mark.x + 1, width: Math.max(4, mark.width - 1) }}
+    />
   );
 }
 
@@ -92,7 +117,9 @@ function ChangeTicks({ marks }: { marks: ChordMark[] }) {
             y1={mark.chord.beat === 1 ? 1 : 5}
             y2="11"
             strokeWidth="1.6"
-            stroke={`var(--ink-d${confidenceStep(mark.chord.confidence)})`}
+            stroke={
+              mark.chord.source === "measured" ? `var(--ink-d${confidenceStep(mark.chord.confidence)})` : "var(--heard)"
+            }
           />
         ))}
     </svg>

@@ -1,4 +1,5 @@
-import type { Layer, Reading } from "../api/types";
+import type { HeardLayer, Layer } from "../api/types";
+import { Fragment } from "react";
 import { amountStep, inkColour } from "../lib/ink";
 import { CellPlot, type Cell } from "./CellPlot";
 import { same, useSheet } from "./context";
@@ -8,17 +9,24 @@ import { usePainting } from "./usePainting";
 const PLAYING = 0.5;
 const CHOSEN = "font-medium underline decoration-2 underline-offset-4";
 
-/** One row a role, one cell a bar; density is how much it is there. Hatched rows are a person's. */
+/** One row a role, one cell a bar; density is how much it is there. Hatched rows are a person's, over the measured row of their role. */
 export function LayerRows() {
-  const { analysis, page } = useSheet();
-  const own = page.readings.filter((reading) => reading.aspect === "layer");
+  const { analysis } = useSheet();
+  const roles = new Set(analysis.layers.map((layer) => layer.role));
+  const own = (role: string) => analysis.heard_layers.filter((layer) => layer.role === role);
+  const others = analysis.heard_layers.filter((layer) => layer.role === null || !roles.has(layer.role));
   return (
     <>
       {analysis.layers.map((layer) => (
-        <MeasuredRow key={layer.role} layer={layer} />
+        <Fragment key={layer.role}>
+          {own(layer.role).map((heard) => (
+            <OwnRow key={heard.reading_id} layer={heard} />
+          ))}
+          <MeasuredRow layer={layer} />
+        </Fragment>
       ))}
-      {own.map((reading) => (
-        <OwnRow key={reading.id} reading={reading} />
+      {others.map((layer) => (
+        <OwnRow key={layer.reading_id} layer={layer} />
       ))}
     </>
   );
@@ -62,18 +70,13 @@ function measuredCells(values: number[], perCell: number): Cell[] {
   });
 }
 
-export function cellsOf(reading: Reading): number[] {
-  const value = reading.value?.cells;
-  return Array.isArray(value) ? value.map(Number) : [];
-}
-
-function OwnRow({ reading }: { reading: Reading }) {
+function OwnRow({ layer }: { layer: HeardLayer }) {
   const { geometry, selection, select } = useSheet();
-  const chosen = same(selection, { kind: "ownLayer", id: reading.id });
-  const levels = cellsOf(reading);
-  const paint = usePainting(reading);
+  const id = layer.reading_id;
+  const chosen = same(selection, { kind: "ownLayer", id });
+  const paint = usePainting(id);
   const cells = paint
-    .shown(levels)
+    .shown(layer.levels)
     .flatMap((level, index) =>
       level > 0 ? [{ bar: index + 1, bars: 1, fill: `url(#hatch-${level})`, outline: "var(--heard)" }] : [],
     );
@@ -85,16 +88,16 @@ function OwnRow({ reading }: { reading: Reading }) {
           type="button"
           aria-pressed={chosen}
           title="Heard by you. Drag over its bars to paint where it plays."
-          onClick={() => select({ kind: "ownLayer", id: reading.id })}
+          onClick={() => select({ kind: "ownLayer", id })}
           className={`flex h-full w-full items-center justify-between gap-1 pr-2 text-left text-13 text-heard-text hover:bg-wash ${chosen ? CHOSEN : ""}`}
         >
-          <span className="truncate">{reading.statement}</span>
+          <span className="truncate">{layer.name}</span>
           <span aria-hidden className="hatch size-[9px] shrink-0" />
         </button>
       }
     >
       <CellPlot
-        label={`${reading.statement}, heard in ${levels.filter(Boolean).length} of ${levels.length} bars`}
+        label={`${layer.name}, heard in ${layer.levels.filter(Boolean).length} of ${layer.levels.length} bars`}
         chosen={chosen}
         cells={cells}
         className="cursor-cell touch-none"

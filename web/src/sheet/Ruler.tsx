@@ -8,6 +8,7 @@ export function Ruler() {
     <Row
       height={44}
       seeks
+      loops
       label={
         <>
           <span className="block h-[20px] text-ink-2">Section</span>
@@ -23,17 +24,23 @@ export function Ruler() {
             type="button"
             key={section.first_bar}
             aria-pressed={chosen}
-            aria-label={`${section.label} ${section.letter}, bars ${section.first_bar} to ${section.first_bar + section.bars - 1}`}
-            title={`${section.label} ${section.letter}, ${section.bars} bars`}
+            aria-label={`${section.label} ${section.letter}, bars ${section.first_bar} to ${section.first_bar + section.bars - 1}${section.usual_bars === null ? "" : ", unusual length"}`}
+            title={`${section.label} ${section.letter}, ${section.bars} bars${section.usual_bars === null ? "" : ", an unusual length"}`}
             onClick={() => select({ kind: "section", index })}
             className={`absolute top-0 h-[36px] overflow-hidden border-t-[3px] pl-1 text-left hover:bg-wash ${chosen ? "border-select" : "border-transparent"}`}
             style={{ left: geometry.xOfBar(section.first_bar) + 1, width: width - 1 }}
           >
-            <span className="block truncate font-serif text-13 leading-[15px] italic">
+            <span
+              className={`block truncate font-serif text-13 leading-[15px] italic ${section.source === "measured" ? "" : "text-heard-text"}`}
+            >
+              {section.state === "confirmed" && <span className="text-confirmed not-italic">✓ </span>}
               {section.label} <span className="not-italic text-ink-2">{section.letter}</span>
             </span>
             <span className="flex justify-between pr-1.5 leading-[16px]">
-              <span className="figure font-medium">{section.first_bar}</span>
+              <span className="figure font-medium">
+                {section.first_bar}
+                {section.usual_bars !== null && <span className="text-conflict">!</span>}
+              </span>
               {width > 64 && <span className="text-11 text-ink-2">{section.bars} bars</span>}
             </span>
           </button>

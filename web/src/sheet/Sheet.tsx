@@ -1,8 +1,10 @@
 import { useCallback, useRef, useState } from "react";
-import type { Analysis, Aspect, ReferencePage } from "../api/types";
-import { useKeys } from "../app/useKeys";
+import type { Analysis, ReferencePage } from "../api/types";
+import { useCommands } from "../app/commands";
+import { Failure } from "../components/Notice";
+import { stageName } from "../components/Progress";
 import { useSize } from "../lib/useSize";
-import { AddLayer, AddTechnique } from "./AddDialogs";
+import { AddLayer, AddMark, AddTechnique } from "./AddDialogs";
 import { CHANGES_HEIGHT, ChangesRow } from "./ChangesRow";
 import { ChordRows } from "./ChordRows";
 import { SheetContext, type Brush, type Selection } from "./context";
@@ -15,10 +17,14 @@ import { LayerRows } from "./LayerRows";
 import { Legend } from "./Legend";
 import { Playing } from "./Playing";
 import { Ruler } from "./Ruler";
-import { ASPECTS, Strip } from "./Strip";
+import { MARKS_HEIGHT, MarksRow } from "./MarksRow";
+import { StaleDialog } from "./StaleDialog";
+import { Strip } from "./Strip";
 import { STEPS_HEIGHT, StepsRow } from "./StepsRow";
 import { TechniqueLegend, TechniqueRows } from "./TechniqueRows";
 import { TEMPO_HEIGHT, TempoRow } from "./TempoRow";
+import type { Edits } from "./useEdits";
+import { useSheetCommands } from "./useSheetCommands";
 
 /** Names of the rows, and the margin right of the last bar. */
 const LABELS = 108;
@@ -28,35 +34,40 @@ interface SheetProps {
   page: ReferencePage;
   analysis: Analysis;
   zoom: Zoom;
-  firstAspect: Aspect | null;
+  selection: Selection | null;
+  select: (selection: Selection | null) => void;
+  edits: Edits;
 }
 
-export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
-  const [selection, select] = useState<Selection | null>(firstAspect && { kind: "reading", aspect: firstAspect });
+export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetProps) {
   const [brush, setBrush] = useState<Brush>(3);
-  const [adding, setAdding] = useState<"layer" | "technique" | null>(null);
+  const [adding, setAdding] = useState<"layer" | "technique" | "mark" | null>(null);
+  const [editing, setEditing] = useState(0);
   const area = useRef<HTMLDivElement>(null);
   const size = useSize(area, { width: 960, height: 480 });
-  const rows = analysis.layers.length + page.readings.filter((reading) => reading.aspect === "layer").length;
+  const rows = analysis.layers.length + analysis.heard_layers.length;
   const moving = !analysis.tempo.constant && analysis.tempo.bpm !== null;
   const extra =
     (moving ? TEMPO_HEIGHT : 0) +
     (modulates(analysis) ? KEY_HEIGHT : 0) +
-    (analysis.drums.length > 0 ? STEPS_HEIGHT : 0);
+    (analysis.drums.length > 0 ? STEPS_HEIGHT : 0) +
+    (analysis.marks.length > 0 ? MARKS_HEIGHT : 0);
   const room = {
     width: Math.max(320, size.width - LABELS - MARGIN),
     height: size.height - extra - CHANGES_HEIGHT,
     rows,
   };
   const geometry = geometryOf(analysis, room, zoom);
-  useKeys({
-    ...Object.fromEntries(
-      ASPECTS.map((aspect, index) => [String(index + 1), () => select({ kind: "reading", aspect })]),
-    ),
-    a: () => setAdding("layer"),
-    t: () => setAdding("technique"),
-    Escape: () => select(null),
-  });
+  useCommands(
+    useSheetCommands({
+      analysis,
+      selection,
+      select,
+      edits,
+      add: setAdding,
+      edit: () => setEditing((count) => count + 1),
+    }),
+  );
 
   const keepInView = useCallback(
     (x: number) => {
@@ -69,8 +80,21 @@ export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
   );
 
   return (
-    <SheetContext value={{ page, analysis, geometry, selection, select, brush, setBrush }}>
+    <SheetContext value={{ page, analysis, geometry, selection, select, brush, setBrush, edits, editing }}>
       <Strip />
+      <Derivation page={page} />
+      {edits.error && (
+        <div className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5">
+          <Failure
+            error={edits.error}
+            action={
+              <button type="button" className="underline" onClick={edits.dismiss}>
+                Dismiss
+              </button>
+            }
+          />
+        </div>
+      )}
       <div className="relative flex min-h-0 grow">
         <div className="flex min-w-0 grow flex-col bg-sheet">
           <div ref={area} className="relative min-h-0 grow overflow-auto scroll-quiet" data-testid="sheet">
@@ -84,19 +108,43 @@ export function Sheet({ page, analysis, zoom, firstAspect }: SheetProps) {
               <LayerRows />
               <StepsRow />
               <ChangesRow />
+              <MarksRow />
               <TechniqueRows />
               <Playing keepInView={keepInView} />
             </div>
           </div>
           <div className="flex shrink-0 items-start justify-between gap-6 border-t border-faint py-2 pr-4 pl-4">
             <TechniqueLegend />
-            <Legend onAddLayer={() => setAdding("layer")} onAddTechnique={() => setAdding("technique")} />
+            <Legend
+              onAddLayer={() => setAdding("layer")}
+              onAddTechnique={() => setAdding("technique")}
+              onAddMark={() => setAdding("mark")}
+            />
           </div>
         </div>
         <Drawer />
       </div>
       <AddLayer open={adding === "layer"} onClose={() => setAdding(null)} />
       <AddTechnique open={adding === "technique"} onClose={() => setAdding(null)} />
+      <AddMark open={adding === "mark"} onClose={() => setAdding(null)} />
+      {edits.stale && <StaleDialog stale={edits.stale} />}
     </SheetContext>
+  );
+}
+
+/** What was put right is being worked in, or could not be. */
+function Derivation({ page }: { page: ReferencePage }) {
+  const run = page.derivation;
+  if (run?.state === "failed")
+    return (
+      <p role="alert" className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5 text-conflict">
+        What you put right could not be worked in: {run.error}
+      </p>
+    );
+  if (!run || run.state === "done") return null;
+  return (
+    <p role="status" className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5 text-ink-2">
+      Working in what you put right: {run.stage ? stageName(run.stage) : "waiting"}
+    </p>
   );
 }

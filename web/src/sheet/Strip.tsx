@@ -20,7 +20,7 @@ export function Strip() {
 }
 
 function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
-  const { selection, select } = useSheet();
+  const { page, selection, select } = useSheet();
   const selected = { kind: "reading" as const, aspect };
   const chosen = same(selection, selected);
   const refuted = reading.state === "refuted";
@@ -37,6 +37,7 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
       <span className="flex items-center gap-1.5 text-ink-2">
         <span className="capitalize">{aspect}</span>
         <StateWord reading={reading} />
+        {page.contradictions[aspect] && <span className="ml-auto text-conflict">to settle</span>}
       </span>
       <span
         className={`line-clamp-2 font-serif text-15 leading-[19px] wide:text-17 ${refuted ? "line-through decoration-conflict" : ""}`}

@@ -57,7 +57,7 @@ function selectionOf(group: TechniqueGroup): Selection {
     : { kind: "ownTechnique", id: group.ownId };
 }
 
-function PlaceMark({ group, first, last, lane }: Laid) {
+function PlaceMark({ group, first, last, lane, refuted }: Laid) {
   const { geometry, selection, select } = useSheet();
   const chosen = same(selection, selectionOf(group));
   const heard = group.ownId !== null;
@@ -66,16 +66,16 @@ function PlaceMark({ group, first, last, lane }: Laid) {
   return (
     <button
       type="button"
-      aria-label={`${group.name}, ${bars(first, last)}`}
+      aria-label={`${group.name}, ${bars(first, last)}${refuted ? ", refuted" : ""}`}
       aria-pressed={chosen}
       title={`${group.name}, ${bars(first, last)}`}
       onClick={() => select(selectionOf(group))}
-      className={`absolute h-[16px] ${heard ? "text-heard-text" : "text-measured"} ${chosen ? "bg-wash" : "hover:bg-wash"}`}
+      className={`absolute h-[16px] ${refuted ? "text-conflict line-through" : heard ? "text-heard-text" : "text-measured"} ${chosen ? "bg-wash" : "hover:bg-wash"}`}
       style={{ left: x + 1, width, top: 3 + lane * LANE }}
     >
       <span
         aria-hidden
-        className={`absolute top-[7px] right-0 left-0 h-[6px] border-x border-t border-current ${heard ? "border-dashed" : ""}`}
+        className={`absolute top-[7px] right-0 left-0 h-[6px] border-x border-t border-current ${heard ? "border-dashed" : ""} ${refuted ? "border-dotted" : ""}`}
       />
       <NumberMark group={group} className="absolute top-0 left-[5px] bg-sheet" />
     </button>

@@ -60,7 +60,7 @@ export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets
   return { brackets, marks: spell(marks, spellable, taken, geometry.width) };
 }
 
-/** The longest chords are spelled first; others where nothing stands yet. */
+/** What a person wrote is spelled first, then the longest chords; others where nothing stands yet. */
 function spell(
   marks: ChordMark[],
   spellable: (chord: Chord) => boolean,
@@ -68,15 +68,20 @@ function spell(
   width: number,
 ): ChordMark[] {
   const labels = new Map<number, number>();
-  for (const mark of [...marks].sort((a, b) => b.width - a.width || a.index - b.index)) {
+  for (const mark of [...marks].sort((a, b) => own(b) - own(a) || b.width - a.width || a.index - b.index)) {
     const needed = mark.chord.symbol.length * LETTER + PADDING;
     const end = mark.x + needed;
     const free = taken.every(([from, to]) => end <= from || mark.x >= to);
-    if (!free || !spellable(mark.chord) || needed > mark.width * OVERHANG || end > width + 4) continue;
+    if (!free || (!own(mark) && (!spellable(mark.chord) || needed > mark.width * OVERHANG || end > width + 4)))
+      continue;
     taken.push([mark.x, end]);
     labels.set(mark.index, needed);
   }
   return marks.map((mark) => ({ ...mark, label: labels.get(mark.index) ?? null }));
+}
+
+function own({ chord }: ChordMark): number {
+  return chord.source === "measured" && chord.state === "open" ? 0 : 1;
 }
 
 function within(run: Run, chord: Chord): boolean {

@@ -1,6 +1,7 @@
 import { createContext, use } from "react";
 import type { Analysis, Aspect, Reading, ReferencePage } from "../api/types";
 import type { Geometry } from "./geometry";
+import type { Edits } from "./useEdits";
 
 /** What is selected on the sheet, and so explained in the drawer. */
 export type Selection =
@@ -11,9 +12,13 @@ export type Selection =
   | { kind: "layer"; role: string }
   | { kind: "ownLayer"; id: number }
   | { kind: "technique"; technique: string }
-  | { kind: "ownTechnique"; id: number };
+  | { kind: "ownTechnique"; id: number }
+  | { kind: "mark"; id: number }
+  | { kind: "settle" }
+  | { kind: "journal" };
 
-export type Brush = 0 | 1 | 2 | 3;
+/** Absent, thin or full. */
+export type Brush = 0 | 1 | 3;
 
 export interface SheetState {
   page: ReferencePage;
@@ -23,6 +28,9 @@ export interface SheetState {
   select: (selection: Selection | null) => void;
   brush: Brush;
   setBrush: (brush: Brush) => void;
+  edits: Edits;
+  /** The field that the E key opens; grows with each press. */
+  editing: number;
 }
 
 export const SheetContext = createContext<SheetState | null>(null);

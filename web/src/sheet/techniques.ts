@@ -3,6 +3,7 @@ import type { Analysis, Reading } from "../api/types";
 export interface Place {
   first: number;
   last: number;
+  refuted: boolean;
 }
 
 /** A technique with its number on the sheet and the places where it happens. */
@@ -26,7 +27,7 @@ export function techniqueGroups(analysis: Analysis, readings: Reading[]): Techni
       ownId: null,
       places: [],
     };
-    group.places.push({ first: sighting.first_bar, last: sighting.last_bar });
+    group.places.push({ first: sighting.first_bar, last: sighting.last_bar, refuted: sighting.state === "refuted" });
     groups.set(sighting.kind, group);
   }
   for (const reading of readings.filter((candidate) => candidate.aspect === "technique")) {
@@ -36,7 +37,7 @@ export function techniqueGroups(analysis: Analysis, readings: Reading[]): Techni
       kind: `own-${reading.id}`,
       name: reading.statement,
       ownId: reading.id,
-      places: [{ first, last: reading.last_bar ?? first }],
+      places: [{ first, last: reading.last_bar ?? first, refuted: false }],
     });
   }
   return [...groups.values()];

@@ -1,7 +1,4 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState, type PointerEvent } from "react";
-import { write } from "../api/client";
-import type { Reading } from "../api/types";
 import { useSheet } from "./context";
 
 interface Stroke {
@@ -10,19 +7,14 @@ interface Stroke {
 }
 
 /** Dragging paints a run of bars with the brush; the cells follow at once, the store when the hand lifts. */
-export function usePainting(reading: Reading) {
-  const { geometry, brush, select, page } = useSheet();
-  const client = useQueryClient();
+export function usePainting(id: number) {
+  const { geometry, brush, select, edits } = useSheet();
   const [stroke, setStroke] = useState<Stroke | null>(null);
   const start = useRef<number | null>(null);
-  const save = useMutation({
-    mutationFn: (run: { first_bar: number; last_bar: number; level: number }) =>
-      write("POST", `/readings/${reading.id}/cells`, run),
-    onSettled: async () => {
-      await client.invalidateQueries({ queryKey: ["reference", page.reference.id] });
-      setStroke(null);
-    },
-  });
+  const save = async (run: { first_bar: number; last_bar: number; level: number }) => {
+    await edits.patch(`${id}/cells`, run);
+    setStroke(null);
+  };
   const barAt = (event: PointerEvent<SVGSVGElement>) => {
     const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
     return Math.min(Math.max(1, Math.floor(x / geometry.barWidth) + 1), geometry.bars.length);
@@ -35,7 +27,7 @@ export function usePainting(reading: Reading) {
     handlers: {
       onPointerDown: (event: PointerEvent<SVGSVGElement>) => {
         event.currentTarget.setPointerCapture(event.pointerId);
-        select({ kind: "ownLayer", id: reading.id });
+        select({ kind: "ownLayer", id });
         start.current = barAt(event);
         setStroke({ from: start.current, to: start.current });
       },
@@ -47,7 +39,7 @@ export function usePainting(reading: Reading) {
       onPointerUp: (event: PointerEvent<SVGSVGElement>) => {
         if (start.current === null) return;
         const bar = barAt(event);
-        save.mutate({ first_bar: Math.min(start.current, bar), last_bar: Math.max(start.current, bar), level: brush });
+        void save({ first_bar: Math.min(start.current, bar), last_bar: Math.max(start.current, bar), level: brush });
         start.current = null;
       },
     },

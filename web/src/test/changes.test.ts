@@ -4,7 +4,7 @@ import { pitchName } from "../lib/format";
 import { changeSigns, changeWords } from "../sheet/changes";
 import { stepsPerBeat } from "../sheet/steps";
 
-const nothing: Change = { bar: 9, enters: [], leaves: [], thins: [], swells: [], hats: null };
+const nothing: Change = { bar: 9, enters: [], leaves: [], thins: [], swells: [], hats: null, struck: [], added: [] };
 
 describe("changes", () => {
   it("counts who enters and leaves", () => {

@@ -1,22 +1,34 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { Engine, Start } from "../player/engine";
 import { Player, type Track } from "../player/Player";
 
-/** An audio element as far as the player knows one. */
-class FakeAudio extends EventTarget {
-  src = "";
-  preload = "";
+/** An engine whose clock a test turns. */
+class FakeEngine implements Engine {
+  clock = 10;
   volume = 1;
-  currentTime = 0;
-  paused = true;
-  play() {
-    this.paused = false;
-    this.dispatchEvent(new Event("play"));
+  starts: Start[] = [];
+  clicks: [number, boolean][] = [];
+  isolated: string[] = [];
+  broken = false;
+  now = () => this.clock;
+  latency = () => 0;
+  prepare = () => (this.broken ? Promise.reject(new Error("no sound")) : Promise.resolve());
+  start = (start: Start) => {
+    this.starts.push(start);
     return Promise.resolve();
-  }
-  pause() {
-    this.paused = true;
-    this.dispatchEvent(new Event("pause"));
-  }
+  };
+  stop = vi.fn();
+  setVolume = (volume: number) => {
+    this.volume = volume;
+  };
+  isolate = (isolation: string) => {
+    this.isolated.push(isolation);
+    return Promise.resolve();
+  };
+  click = (time: number, first: boolean) => this.clicks.push([time, first]);
+  silenceClicks = vi.fn();
+  sound = () => Promise.resolve();
+  forget = vi.fn();
 }
 
 const track: Track = {
@@ -24,19 +36,20 @@ const track: Track = {
   title: "Song",
   studyId: 1,
   bars: [0, 2, 4, 6].map((start) => ({ start: start + 0.5, end: start + 2.5 })),
+  beats: Array.from({ length: 16 }, (_, index) => 0.5 + index * 0.5),
+  pickup: 0,
   sections: [],
   beatsPerBar: 4,
+  duration: 9,
+  loudBar: 1,
 };
 
 describe("the player", () => {
-  let audio: FakeAudio;
+  let engine: FakeEngine;
   let frame: (() => void) | null = null;
 
   beforeEach(() => {
-    vi.stubGlobal("Audio", function () {
-      audio = new FakeAudio();
-      return audio;
-    });
+    engine = new FakeEngine();
     vi.stubGlobal("requestAnimationFrame", (run: () => void) => {
       frame = run;
       return 1;
@@ -46,31 +59,44 @@ describe("the player", () => {
   afterEach(() => vi.unstubAllGlobals());
 
   const loaded = () => {
-    const player = new Player();
+    const player = new Player(engine);
     player.load(track);
     return player;
   };
-  const at = (seconds: number) => {
-    audio.currentTime = seconds;
+  /** Lets promises settle. */
+  const settled = () => vi.waitFor(() => undefined).then(() => new Promise((done) => setTimeout(done, 0)));
+  const pass = (seconds: number) => {
+    engine.clock += seconds;
     frame?.();
   };
 
   it("starts quiet", () => {
     expect(loaded().snapshot().volume).toBeLessThan(0.5);
-    expect(audio.volume).toBeLessThan(0.5);
+    expect(engine.volume).toBeLessThan(0.5);
   });
 
-  it("plays and pauses the recording of a reference", () => {
+  it("plays and pauses the recording of a reference where it is", async () => {
     const player = loaded();
-    expect(audio.src).toBe("/api/references/4/audio");
     player.toggle();
+    await settled();
+    expect(engine.starts[0]).toMatchObject({
+      url: "/api/references/4/audio",
+      from: 0,
+      rate: 1,
+      semitones: 0,
+      loop: null,
+    });
     expect(player.snapshot().playing).toBe(true);
+    pass(1.05);
+    expect(player.time).toBeCloseTo(1);
     player.toggle();
     expect(player.snapshot().playing).toBe(false);
+    pass(5);
+    expect(player.time).toBeCloseTo(1);
   });
 
   it("does nothing without a recording", () => {
-    const player = new Player();
+    const player = new Player(engine);
     player.toggle();
     player.seekBar(2);
     expect(player.snapshot().playing).toBe(false);
@@ -91,25 +117,96 @@ describe("the player", () => {
     expect([0, 0.5, 2.4, 2.5, 99].map((seconds) => player.barAt(seconds))).toEqual([0, 1, 1, 2, 4]);
   });
 
-  it("returns to the start of a loop", () => {
+  it("loops without a gap and counts the passes", async () => {
     const player = loaded();
     player.setLoop({ first: 2, last: 3 });
     expect(player.time).toBe(2.5);
     player.toggle();
-    at(6.51);
-    expect(player.time).toBe(2.5);
+    await settled();
+    expect(engine.starts[0]?.loop).toEqual({ start: 2.5, end: 6.5 });
+    pass(0.05 + 4.5);
+    expect(player.time).toBeCloseTo(3);
+    expect(player.pass).toBe(1);
     player.setLoop(null);
-    at(6.51);
-    expect(player.time).toBe(6.51);
+    await settled();
+    expect(engine.starts[1]?.from).toBeCloseTo(3.05);
+    expect(engine.starts[1]?.loop).toBeNull();
   });
 
-  it("stops at the end of bars that were asked for", () => {
+  it("ends a loop after as many passes as were asked for", async () => {
+    const player = loaded();
+    player.setLoop({ first: 2, last: 2 });
+    player.setPasses(2);
+    player.toggle();
+    await settled();
+    pass(3.9);
+    expect(player.snapshot().playing).toBe(true);
+    pass(0.2);
+    expect(player.snapshot().playing).toBe(false);
+    expect(player.time).toBe(2.5);
+  });
+
+  it("stops at the end of bars that were asked for", async () => {
     const player = loaded();
     player.playBars({ first: 1, last: 1 });
-    at(1.5);
+    await settled();
+    pass(1.5);
     expect(player.snapshot().playing).toBe(true);
-    at(2.5);
+    pass(0.6);
     expect(player.snapshot().playing).toBe(false);
+    expect(player.time).toBeCloseTo(2.5);
+  });
+
+  it("goes on at another speed from where it is, and says where that is", async () => {
+    const player = loaded();
+    player.toggle();
+    await settled();
+    pass(2.05);
+    player.setRate(0.5);
+    await settled();
+    expect(engine.starts[1]).toMatchObject({ rate: 0.5, semitones: 0 });
+    expect(engine.starts[1]?.from).toBeCloseTo(2.15);
+    pass(0.15 + 2);
+    expect(player.time).toBeCloseTo(3.15);
+    player.setRate(9);
+    player.setSemitones(-99);
+    expect(player.snapshot()).toMatchObject({ rate: 1.5, semitones: -12 });
+  });
+
+  it("counts a bar in before the sound", async () => {
+    const player = loaded();
+    player.setCountIn(true);
+    player.toggle();
+    await settled();
+    expect(engine.clicks.map(([, first]) => first)).toEqual([true, false, false, false]);
+    expect(engine.starts[0]?.at).toBeCloseTo(10.05 + 2);
+  });
+
+  it("ticks on the beats that were found, the first of a bar higher", async () => {
+    const player = loaded();
+    player.setClick(true);
+    player.seekBar(2);
+    player.toggle();
+    await settled();
+    pass(0);
+    pass(0.3);
+    expect(engine.clicks.map(([time, first]) => [Number(time.toFixed(2)), first])).toEqual([
+      [10.05, true],
+      [10.55, false],
+    ]);
+  });
+
+  it("switches parts while it plays; bands keep the sound, separated parts change it", async () => {
+    const player = loaded();
+    player.toggle();
+    await settled();
+    player.setIsolation("low end");
+    await settled();
+    expect(engine.isolated).toEqual(["low end"]);
+    expect(engine.starts).toHaveLength(1);
+    player.setIsolation("struck");
+    await settled();
+    expect(engine.starts[1]?.url).toBe("/api/references/4/parts/struck");
   });
 
   it("keeps its place when the same recording is loaded again, and forgets loops of another", () => {
@@ -121,9 +218,11 @@ describe("the player", () => {
     expect(player.snapshot().loop).toBeNull();
   });
 
-  it("says when the browser can't play the file", () => {
+  it("says when the browser can't play the file", async () => {
     const player = loaded();
-    audio.dispatchEvent(new Event("error"));
+    engine.broken = true;
+    player.toggle();
+    await settled();
     expect(player.snapshot().error).toMatch(/can't play/);
   });
 

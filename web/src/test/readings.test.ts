@@ -14,6 +14,8 @@ const sighting = (kind: string, first: number): Sighting => ({
   end: 1,
   confidence: 0.9,
   detail: {},
+  state: "open",
+  reading_id: null,
 });
 
 describe("techniques with their numbers", () => {

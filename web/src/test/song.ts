@@ -44,6 +44,8 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     loudness: { integrated: -14, range: 6, loudest_short_term: -12, true_peak: -0.8, peak_db: -1, short_term: [] },
     mix: { centres: [], spectrum: [], registers: [], sections: [] },
     layers: [],
+    heard_layers: [],
+    marks: [],
     techniques: [],
     ...change,
   };
@@ -65,6 +67,13 @@ function chord(bar: Bar, symbol: string): Chord {
     bar: bar.bar,
     beat: 1,
     beats: 4,
+    source: "measured",
+    state: "open",
+    reading_id: null,
+    note: "",
+    notes: [],
+    names: [],
+    voicing: [],
   };
 }
 
@@ -85,6 +94,7 @@ export function reading(change: Partial<Reading>): Reading {
     source: "heard",
     confidence: null,
     state: "open",
+    link: "",
     created_at: "2026-01-01T00:00:00.000Z",
     ...change,
   };

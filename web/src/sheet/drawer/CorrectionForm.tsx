@@ -6,7 +6,7 @@ import { Field } from "../../components/Field";
 import { KeySelects } from "../../components/KeySelects";
 import { METERS } from "../../lib/keys";
 import { figure } from "../../lib/format";
-import type { CorrectionBody } from "../useReadings";
+import type { CorrectionBody } from "../useEdits";
 import { Part } from "./Drawer";
 
 const SOURCES: Exclude<Source, "measured">[] = ["heard", "credited", "published", "told", "assumed"];
@@ -14,22 +14,25 @@ const SOURCES: Exclude<Source, "measured">[] = ["heard", "credited", "published"
 interface CorrectionFormProps {
   aspect: Aspect;
   reading: Reading;
+  title: string;
+  action: string;
   error: Error | null;
   onSave: (body: CorrectionBody) => void;
   onCancel: () => void;
 }
 
 /** A person's value in the place of a reading, with where it comes from. */
-export function CorrectionForm({ aspect, reading, error, onSave, onCancel }: CorrectionFormProps) {
+export function CorrectionForm({ aspect, reading, title, action, error, onSave, onCancel }: CorrectionFormProps) {
   const [value, setValue] = useState<Record<string, unknown>>(() => firstValue(aspect, reading));
   const [source, setSource] = useState<Source>("heard");
   const [note, setNote] = useState("");
+  const [link, setLink] = useState("");
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    onSave({ value, source, note });
+    onSave({ value, source, note, link });
   };
   return (
-    <Part title="What you hear instead">
+    <Part title={title}>
       <form onSubmit={submit} noValidate className="flex flex-col gap-2.5">
         <ValueField
           aspect={aspect}
@@ -53,13 +56,24 @@ export function CorrectionForm({ aspect, reading, error, onSave, onCancel }: Cor
               maxLength={500}
               value={note}
               onChange={(event) => setNote(event.target.value)}
-              placeholder="where, or from whom"
+              placeholder="why, or from whom"
+            />
+          )}
+        </Field>
+        <Field label="Where it is said">
+          {(props) => (
+            <input
+              {...props}
+              maxLength={500}
+              value={link}
+              onChange={(event) => setLink(event.target.value)}
+              placeholder="an address, a page, a minute"
             />
           )}
         </Field>
         <div className="flex gap-2">
           <Button type="submit" look="solid">
-            Put it in its place
+            {action}
           </Button>
           <Button look="quiet" onClick={onCancel}>
             Cancel

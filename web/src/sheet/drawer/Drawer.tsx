@@ -3,10 +3,13 @@ import type { ReactNode } from "react";
 import { useSheet } from "../context";
 import { ChangeCard } from "./ChangeCard";
 import { ChordCard } from "./ChordCard";
+import { JournalCard } from "./JournalCard";
 import { LayerCard } from "./LayerCard";
+import { MarkCard } from "./MarkCard";
 import { OwnLayerCard } from "./OwnLayerCard";
 import { ReadingCard } from "./ReadingCard";
 import { SectionCard } from "./SectionCard";
+import { SettleCard } from "./SettleCard";
 import { OwnTechniqueCard, TechniqueCard } from "./TechniqueCard";
 
 /** Explains whatever is selected. Beside the sheet when there is room, over it when not. */
@@ -52,6 +55,12 @@ function Card() {
       return <TechniqueCard technique={selection.technique} />;
     case "ownTechnique":
       return <OwnTechniqueCard id={selection.id} />;
+    case "mark":
+      return <MarkCard id={selection.id} />;
+    case "settle":
+      return <SettleCard />;
+    case "journal":
+      return <JournalCard />;
     default:
       return null;
   }
@@ -66,7 +75,7 @@ export function CardHead({
 }: {
   caption: ReactNode;
   value: string;
-  why?: string;
+  why?: string | undefined;
   heard?: boolean;
 }) {
   return (

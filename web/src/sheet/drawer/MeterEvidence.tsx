@@ -1,5 +1,5 @@
 import type { Timing } from "../../api/types";
-import { figure, percent } from "../../lib/format";
+import { figure, percent, plural } from "../../lib/format";
 import { useSheet } from "../context";
 import { Columns } from "./Columns";
 import { Part } from "./Drawer";
@@ -23,7 +23,7 @@ export function MeterEvidence() {
               ? ([["Played", `${groove.feel}, within ${figure(busiest.spread_ms, 1)} ms`]] as [string, string][])
               : []),
             ["Beats", `${analysis.beats.length} in ${analysis.bars.length} bars`],
-            ["Pickup", analysis.pickup_beats === 0 ? "none" : `${analysis.pickup_beats} beats`],
+            ["Pickup", analysis.pickup_beats === 0 ? "none" : plural(analysis.pickup_beats, "beat")],
             ["First beats", `sure ${analysis.downbeat_confidence.toFixed(2)}`],
           ]}
         />

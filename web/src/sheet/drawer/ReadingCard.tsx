@@ -1,39 +1,45 @@
-import { Check } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Aspect, Reading } from "../../api/types";
 import { Button } from "../../components/Button";
-import { Failure } from "../../components/Notice";
 import { day } from "../../lib/format";
-import { useKeys } from "../../app/useKeys";
 import { currentReading, useSheet } from "../context";
-import { useReadings } from "../useReadings";
 import { CorrectionForm } from "./CorrectionForm";
+import { Decide } from "./Decide";
 import { CardHead, Part } from "./Drawer";
 import { Evidence } from "./Evidence";
 import { headline } from "./headline";
+import { KeyTools } from "./KeyTools";
 import { Listen } from "./Listen";
-import { Rivals } from "./Rivals";
+import { MeterTools } from "./MeterTools";
+import { rivalValue, Rivals } from "./Rivals";
+import { Sides } from "./SettleCard";
+import { TempoTools } from "./TempoTools";
 
 const STATES = { open: "open", confirmed: "confirmed", corrected: "replaced", refuted: "refuted" } as const;
 
 /** Why a reading says what it says, what else it could be, what it replaced, and what to do about it. */
 export function ReadingCard({ aspect }: { aspect: Aspect }) {
-  const { page, analysis } = useSheet();
-  const { mark, correct } = useReadings();
-  const [correcting, setCorrecting] = useState(false);
+  const { page, analysis, edits, editing } = useSheet();
+  const [form, setForm] = useState<"correct" | "add" | null>(null);
+  const seen = useRef(editing);
+  useEffect(() => {
+    if (editing !== seen.current) setForm("correct");
+    seen.current = editing;
+  }, [editing]);
   const reading = currentReading(page, aspect);
-  const act = (state: "open" | "confirmed" | "refuted") => reading && mark.mutate({ id: reading.id, state });
-  useKeys({ c: () => act("confirmed"), x: () => act("refuted"), o: () => act("open"), e: () => setCorrecting(true) });
   if (!reading) return null;
 
   const heard = reading.source !== "measured";
+  const apart = page.readings.filter((candidate) => page.contradictions[aspect]?.includes(candidate.id));
+  const take = (value: Record<string, unknown>) =>
+    void edits.correct(reading.id, { value, note: "A rival of the measured reading." });
   return (
     <>
       <CardHead
         caption={
           <>
             <span className="capitalize">{aspect}</span> · bars 1–{analysis.bars.length} ·{" "}
-            <span className={heard ? "text-heard-text" : "text-measured"}>{heard ? reading.source : "measured"}</span>,{" "}
+            <span className={heard ? "text-heard-text" : "text-measured"}>{reading.source}</span>,{" "}
             {STATES[reading.state]}
           </>
         }
@@ -41,56 +47,49 @@ export function ReadingCard({ aspect }: { aspect: Aspect }) {
         why={heard ? reading.note || "Put here by you." : reading.why}
         heard={heard}
       />
-      {!heard && <Evidence aspect={aspect} />}
-      {!heard && (
-        <Rivals
-          aspect={aspect}
-          reading={reading}
-          onTake={(value) =>
-            correct.mutate({ id: reading.id, body: { value, note: "A rival of the measured reading." } })
-          }
-        />
+      {reading.link && <p className="mt-1 truncate text-ink-2">{reading.link}</p>}
+      {apart.length > 0 && (
+        <Part title="Sources disagree" aside="confirm the one that holds">
+          <Sides readings={apart} />
+        </Part>
       )}
+      {aspect === "tempo" && <TempoTools reading={reading} />}
+      {aspect === "meter" && <MeterTools />}
+      {aspect === "key" && <KeyTools key={reading.id} reading={reading} />}
+      <Evidence aspect={aspect} />
+      {!heard && <Rivals aspect={aspect} reading={reading} onTake={take} />}
       <History aspect={aspect} current={reading} />
       <Listen run={{ first: 1, last: Math.min(8, analysis.bars.length) }} />
-      {(mark.error ?? correct.error) && <Failure error={mark.error ?? correct.error} />}
-      {correcting ? (
+      {form && (
         <CorrectionForm
           aspect={aspect}
           reading={reading}
-          error={correct.error}
-          onCancel={() => setCorrecting(false)}
-          onSave={(body) => correct.mutate({ id: reading.id, body }, { onSuccess: () => setCorrecting(false) })}
+          title={form === "correct" ? "What you hear instead" : "What another source says"}
+          action={form === "correct" ? "Put it in its place" : "Add it"}
+          error={edits.error}
+          onCancel={() => setForm(null)}
+          onSave={(body) =>
+            void (
+              form === "correct" ? edits.correct(reading.id, body) : edits.post("readings", { aspect, ...body })
+            ).then((answer) => answer && setForm(null))
+          }
         />
-      ) : (
-        <Decision reading={reading} onMark={act} onCorrect={() => setCorrecting(true)} />
       )}
-    </>
-  );
-}
-
-interface DecisionProps {
-  reading: Reading;
-  onMark: (state: "open" | "confirmed" | "refuted") => void;
-  onCorrect: () => void;
-}
-
-function Decision({ reading, onMark, onCorrect }: DecisionProps) {
-  const settled = reading.state === "confirmed" || reading.state === "refuted";
-  return (
-    <div className="mt-4 grid grid-cols-3 gap-2">
-      {settled ? (
-        <Button onClick={() => onMark("open")}>Open again</Button>
-      ) : (
-        <Button look="confirm" className="px-1" onClick={() => onMark("confirmed")}>
-          <Check size={13} strokeWidth={2.4} className="shrink-0" aria-hidden /> Confirm
+      <Decide
+        state={reading.state}
+        onMark={(state) => void edits.mark(reading.id, state)}
+        onRival={() => {
+          const value = heard ? null : rivalValue(analysis, aspect, 0);
+          if (value) take(value);
+        }}
+        {...(form ? {} : { onCorrect: () => setForm("correct") })}
+      />
+      {!form && (
+        <Button look="quiet" className="mt-1 self-start px-0" onClick={() => setForm("add")}>
+          Add what another source says
         </Button>
       )}
-      <Button onClick={onCorrect}>Correct</Button>
-      <Button look="refute" disabled={reading.state === "refuted"} onClick={() => onMark("refuted")}>
-        Refute
-      </Button>
-    </div>
+    </>
   );
 }
 
@@ -98,8 +97,8 @@ function History({ aspect, current }: { aspect: Aspect; current: Reading }) {
   const { page } = useSheet();
   const readings = page.readings.filter((reading) => reading.aspect === aspect);
   return (
-    <Part title="History">
-      <ul className="flex flex-col gap-1">
+    <Part title="History" aside="oldest first">
+      <ul className="flex flex-col gap-1" aria-label={`History of ${aspect}`}>
         {readings.map((reading) => {
           const gone = reading.id !== current.id || reading.state === "refuted";
           const heard = reading.source !== "measured";
@@ -115,6 +114,7 @@ function History({ aspect, current }: { aspect: Aspect; current: Reading }) {
                 <span className="text-ink-2">
                   {reading.source}
                   {reading.state !== "open" && `, ${STATES[reading.state]}`}
+                  {heard && reading.note && `. ${reading.note}`}
                 </span>
               </span>
             </li>

@@ -39,7 +39,7 @@ export function Rivals({ aspect, reading, onTake }: RivalsProps) {
 }
 
 /** Rivals of a reading stand in the order of the analysis. */
-function rivalValue(analysis: Analysis, aspect: Aspect, index: number): Record<string, unknown> | null {
+export function rivalValue(analysis: Analysis, aspect: Aspect, index: number): Record<string, unknown> | null {
   if (aspect === "tempo") {
     const candidate = analysis.tempo.candidates[index + 1];
     return candidate ? { bpm: candidate.bpm } : null;

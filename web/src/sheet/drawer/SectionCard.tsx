@@ -6,6 +6,7 @@ import { Columns, hertz } from "./Columns";
 import { CardHead, Part } from "./Drawer";
 import { Facts } from "./Evidence";
 import { Listen } from "./Listen";
+import { SectionTools } from "./SectionTools";
 import { WidthList } from "./WidthList";
 import { Confidence } from "../../components/Ink";
 
@@ -14,6 +15,7 @@ export function SectionCard({ index }: { index: number }) {
   const section = analysis.sections[index];
   if (!section) return null;
 
+  const heard = section.source !== "measured";
   const last = section.first_bar + section.bars - 1;
   const inside = analysis.bars.slice(section.first_bar - 1, last);
   const energy = inside.reduce((sum, bar) => sum + bar.energy, 0) / Math.max(1, inside.length);
@@ -26,15 +28,20 @@ export function SectionCard({ index }: { index: number }) {
       <CardHead
         caption={
           <>
-            Section {section.letter} · {bars(section.first_bar, last)} · <span className="text-measured">measured</span>
+            Section {section.letter} · {bars(section.first_bar, last)} ·{" "}
+            <span className={heard ? "text-heard-text" : "text-measured"}>{section.source}</span>, {section.state}
           </>
         }
         value={section.label}
-        why={`Called so because it ${section.reason}.`}
+        why={heard ? "As you hear it." : `Called so because it ${section.reason}.`}
+        heard={heard}
       />
-      <p className="mt-2">
-        <Confidence value={section.confidence} />
-      </p>
+      {!heard && (
+        <p className="mt-2">
+          <Confidence value={section.confidence} />
+        </p>
+      )}
+      <SectionTools section={section} index={index} />
       <Part title="In this section">
         <Facts
           facts={[

@@ -1,12 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { techniquesQuery } from "../../api/queries";
+import type { ReadingState, Sighting } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Confidence } from "../../components/Ink";
-import { Failure } from "../../components/Notice";
 import { bars, figure } from "../../lib/format";
 import { usePlayer } from "../../player/context";
 import { useSheet } from "../context";
-import { useReadings } from "../useReadings";
 import { CardHead, Part } from "./Drawer";
 import { Listen } from "./Listen";
 
@@ -21,12 +20,19 @@ const DETAILS: Record<string, string> = {
 
 /** What a technique is, where it happens, what shows it, and how to do it. */
 export function TechniqueCard({ technique }: { technique: string }) {
-  const { analysis } = useSheet();
+  const { analysis, edits } = useSheet();
   const player = usePlayer();
   const { data: library } = useQuery(techniquesQuery);
   const sightings = analysis.techniques.filter((sighting) => sighting.kind === technique);
   const first = sightings[0];
   const entry = library?.find((candidate) => candidate.kind === technique);
+  const decide = (sighting: Sighting, state: ReadingState) =>
+    void edits.post("sightings", {
+      kind: sighting.kind,
+      state,
+      first_bar: sighting.first_bar,
+      last_bar: sighting.last_bar,
+    });
   if (!first) return null;
 
   return (
@@ -46,12 +52,13 @@ export function TechniqueCard({ technique }: { technique: string }) {
             <li key={sighting.start} className="flex flex-wrap items-center justify-between gap-x-2">
               <button
                 type="button"
-                className="underline decoration-firm underline-offset-2 hover:bg-wash"
+                className={`underline decoration-firm underline-offset-2 hover:bg-wash ${sighting.state === "refuted" ? "line-through decoration-conflict" : ""}`}
                 onClick={() => player.playBars({ first: sighting.first_bar, last: sighting.last_bar })}
               >
                 {bars(sighting.first_bar, sighting.last_bar)}
               </button>
               <Confidence value={sighting.confidence} />
+              <SightingState sighting={sighting} onDecide={(state) => decide(sighting, state)} />
               <span className="w-full text-11 text-ink-2">
                 {Object.entries(sighting.detail)
                   .map(
@@ -80,10 +87,33 @@ export function TechniqueCard({ technique }: { technique: string }) {
   );
 }
 
+/** What a person decided about one place, and the other decisions. */
+function SightingState({ sighting, onDecide }: { sighting: Sighting; onDecide: (state: ReadingState) => void }) {
+  const { state } = sighting;
+  if (state !== "open")
+    return (
+      <span className="flex items-center gap-1.5">
+        <span className={state === "confirmed" ? "text-confirmed" : "text-conflict"}>{state}</span>
+        <Button className="h-6 px-2" onClick={() => onDecide("open")}>
+          open again
+        </Button>
+      </span>
+    );
+  return (
+    <span className="flex gap-1.5">
+      <Button look="confirm" className="h-6 px-2" onClick={() => onDecide("confirmed")}>
+        Confirm
+      </Button>
+      <Button look="refute" className="h-6 px-2" onClick={() => onDecide("refuted")}>
+        Refute
+      </Button>
+    </span>
+  );
+}
+
 /** A technique that a person noted. */
 export function OwnTechniqueCard({ id }: { id: number }) {
-  const { page, select } = useSheet();
-  const { remove } = useReadings();
+  const { page, select, edits } = useSheet();
   const reading = page.readings.find((candidate) => candidate.id === id);
   if (!reading) return null;
 
@@ -102,8 +132,14 @@ export function OwnTechniqueCard({ id }: { id: number }) {
         heard
       />
       <Listen run={{ first, last }} />
-      {remove.error && <Failure error={remove.error} />}
-      <Button look="refute" className="mt-4" onClick={() => remove.mutate(id, { onSuccess: () => select(null) })}>
+      <Button
+        look="refute"
+        className="mt-4"
+        onClick={() => {
+          select(null);
+          void edits.remove(id);
+        }}
+      >
         Remove the note
       </Button>
     </>

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# The graphs that people hear, rendered faster than real time in the browser and measured.
+class OfflineSoundTest < BrowserCase
+  RATE = 44_100
+  # Makes a tone and measures what comes out; ISO renders an isolation, STRETCH another speed or pitch.
+  PRELUDE = <<~JS
+    const done = arguments[arguments.length - 1];
+    const rate = #{RATE};
+    const tone = (hertz, seconds, from = 0, to = seconds) => Float32Array.from({ length: rate * seconds }, (_, i) =>
+      i >= from * rate && i < to * rate ? 0.5 * Math.sin(2 * Math.PI * hertz * i / rate) : 0);
+    const level = (samples, from, to) => {
+      let sum = 0;
+      for (let i = Math.floor(from * rate); i < to * rate; i++) sum += samples[i] * samples[i];
+      return 10 * Math.log10(sum / ((to - from) * rate) + 1e-20);
+    };
+    // Rising zero crossings between two moments, the first and last interpolated: the frequency of a tone.
+    const frequency = (samples, from, to) => {
+      const at = [];
+      for (let i = Math.floor(from * rate); i < to * rate; i++)
+        if (samples[i - 1] < 0 && samples[i] >= 0) at.push(i - samples[i] / (samples[i] - samples[i - 1]));
+      return (at.length - 1) * rate / (at[at.length - 1] - at[0]);
+    };
+    const sounding = (samples) => {
+      const loud = [...samples.keys()].filter((i) => Math.abs(samples[i]) > 0.05);
+      return (loud[loud.length - 1] - loud[0]) / rate;
+    };
+    import("/assets/listening.js").then(async (ear) => { BODY }).then(done, (error) => done({ error: String(error) }));
+  JS
+
+  def measured(body)
+    visit "/"
+    result = Capybara.using_wait_time(60) { page.driver.browser.execute_async_script(PRELUDE.sub("BODY") { body }) }
+
+    flunk result["error"] if result.is_a?(Hash)
+    result
+  end
+
+  def isolated(isolation, hertz, right: 1)
+    measured(<<~JS)
+      const left = tone(#{hertz}, 1), right = left.map((sample) => sample * #{right});
+      const out = await ear.renderIsolated([left, right], rate, "#{isolation}");
+      return level(out[0], 0.4, 0.9) - level(left, 0.4, 0.9);
+    JS
+  end
+
+  def test_the_low_end_lets_the_bass_through_and_takes_away_the_middle
+    assert_in_delta 0, isolated("low end", 50), 1.0
+    assert_operator isolated("low end", 1000), :<, -30
+  end
+
+  def test_each_band_lets_its_own_through_and_little_else
+    assert_in_delta 0, isolated("low middle", 280), 1.0
+    assert_operator isolated("low middle", 3000), :<, -30
+    assert_in_delta 0, isolated("middle", 1900), 1.0
+    assert_operator isolated("middle", 60), :<, -30
+    assert_in_delta 0, isolated("top", 12_000), 1.0
+    assert_operator isolated("top", 1000), :<, -30
+  end
+
+  def test_the_centre_and_the_sides_are_told_apart
+    assert_in_delta 0, isolated("centre", 440), 0.1
+    assert_operator isolated("sides", 440), :<, -60
+    assert_operator isolated("centre", 440, right: -1), :<, -60
+    assert_in_delta 0, isolated("sides", 440, right: -1), 0.1
+  end
+
+  def test_three_semitones_up_is_heard_at_the_same_length
+    pitch, length = measured(<<~JS)
+      const out = await ear.renderStretched([tone(440, 4, 1, 3)], rate, { rate: 1, semitones: 3, seconds: 4 });
+      return [frequency(out, 1.5, 2.7), sounding(out)];
+    JS
+
+    assert_in_delta 523.25, pitch, 2
+    assert_in_delta 2.0, length, 0.15
+  end
+
+  def test_half_speed_keeps_the_pitch_at_twice_the_length
+    pitch, length = measured(<<~JS)
+      const out = await ear.renderStretched([tone(440, 3, 0.5, 2)], rate, { rate: 0.5, semitones: 0, seconds: 5 });
+      return [frequency(out, 1.5, 3.5), sounding(out)];
+    JS
+
+    assert_in_delta 440, pitch, 2
+    assert_in_delta 3.0, length, 0.2
+  end
+
+  def test_one_and_a_half_times_the_speed_keeps_the_pitch_at_two_thirds_of_the_length
+    pitch, length = measured(<<~JS)
+      const out = await ear.renderStretched([tone(440, 4, 0.6, 3.6)], rate, { rate: 1.5, semitones: 0, seconds: 3 });
+      return [frequency(out, 0.8, 2.0), sounding(out)];
+    JS
+
+    assert_in_delta 440, pitch, 2
+    assert_in_delta 2.0, length, 0.15
+  end
+end

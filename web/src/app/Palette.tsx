@@ -1,0 +1,99 @@
+import { Command as Cmdk } from "cmdk";
+import { useState } from "react";
+import { Dialog } from "../components/Dialog";
+import { usePlayer } from "../player/context";
+import { keyWords, useCommandRegistry, type Command } from "./commands";
+
+/** Any action, section or bar by name. */
+export function Palette({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog title="Do or go to" open={open} onClose={onClose}>
+      <Choices onClose={onClose} />
+    </Dialog>
+  );
+}
+
+function Choices({ onClose }: { onClose: () => void }) {
+  const registry = useCommandRegistry();
+  const player = usePlayer();
+  const [search, setSearch] = useState("");
+  const commands = [
+    ...registry.all(),
+    ...places(player.snapshot().track?.sections ?? [], (bar) => player.seekBar(bar)),
+  ];
+  const bar = Number(/^(?:bar\s*)?(\d+)$/i.exec(search.trim())?.[1]);
+  const last = player.snapshot().track?.bars.length ?? 0;
+  const groups = [...new Set(commands.map((command) => command.group))];
+  const act = (run: () => void) => {
+    onClose();
+    // After the dialog has given the focus back, so that what is opened next can take it.
+    setTimeout(() => run(), 0);
+  };
+  return (
+    <Cmdk label="Do or go to" className="flex flex-col gap-2">
+      <Cmdk.Input
+        autoFocus
+        value={search}
+        onValueChange={setSearch}
+        placeholder="An action, a section, or a bar number"
+        className="h-9 w-full rounded-sm border border-firm bg-sheet px-2.5 text-13 placeholder:text-ink-3"
+      />
+      <Cmdk.List className="max-h-[46vh] overflow-y-auto scroll-quiet">
+        <Cmdk.Empty className="py-3 font-serif text-15 italic text-ink-2">Nothing is called that.</Cmdk.Empty>
+        {bar >= 1 && bar <= last && (
+          <Choice name={`Go to bar ${bar}`} onSelect={() => act(() => player.seekBar(bar))} forced={search} />
+        )}
+        {groups.map((group) => (
+          <Cmdk.Group
+            key={group}
+            heading={group}
+            className="[&_[cmdk-group-heading]]:mt-2 [&_[cmdk-group-heading]]:border-b [&_[cmdk-group-heading]]:border-rule [&_[cmdk-group-heading]]:pb-0.5 [&_[cmdk-group-heading]]:font-serif [&_[cmdk-group-heading]]:text-13 [&_[cmdk-group-heading]]:italic"
+          >
+            {commands
+              .filter((command) => command.group === group)
+              .map((command) => (
+                <Choice
+                  key={command.name}
+                  name={command.name}
+                  hint={command.key && keyWords(command.key)}
+                  onSelect={() => act(command.run)}
+                />
+              ))}
+          </Cmdk.Group>
+        ))}
+      </Cmdk.List>
+    </Cmdk>
+  );
+}
+
+interface ChoiceProps {
+  name: string;
+  hint?: string | undefined;
+  onSelect: () => void;
+  /** Shown whatever is typed. */
+  forced?: string;
+}
+
+function Choice({ name, hint, onSelect, forced }: ChoiceProps) {
+  return (
+    <Cmdk.Item
+      value={forced === undefined ? name : `${forced} ${name}`}
+      onSelect={onSelect}
+      className="flex cursor-pointer items-baseline justify-between gap-3 px-1.5 py-1 data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
+    >
+      <span>{name}</span>
+      {hint && <span className="figure">{hint}</span>}
+    </Cmdk.Item>
+  );
+}
+
+function places(
+  sections: { label: string; letter: string; first_bar: number }[],
+  go: (bar: number) => void,
+): Command[] {
+  return sections.map((section) => ({
+    name: `${section.label} ${section.letter}, bar ${section.first_bar}`,
+    group: "Go to a section",
+    run: () => go(section.first_bar),
+  }));
+}

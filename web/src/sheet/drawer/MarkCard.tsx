@@ -1,0 +1,39 @@
+import { Button } from "../../components/Button";
+import { bars } from "../../lib/format";
+import { useSheet } from "../context";
+import { CardHead } from "./Drawer";
+import { Listen } from "./Listen";
+
+/** A note that a person pinned to some bars. */
+export function MarkCard({ id }: { id: number }) {
+  const { analysis, select, edits } = useSheet();
+  const mark = analysis.marks.find((candidate) => candidate.reading_id === id);
+  if (!mark) return null;
+
+  const layer = analysis.heard_layers.find((candidate) => candidate.reading_id === mark.layer_id);
+  return (
+    <>
+      <CardHead
+        caption={
+          <>
+            <span className="capitalize">{mark.type}</span> · {bars(mark.first_bar, mark.last_bar)}
+            {layer ? ` · ${layer.name}` : ""} · <span className="text-heard-text">noted by you</span>
+          </>
+        }
+        value={mark.text}
+        heard
+      />
+      <Listen run={{ first: mark.first_bar, last: mark.last_bar }} />
+      <Button
+        look="refute"
+        className="mt-4"
+        onClick={() => {
+          select(null);
+          void edits.remove(id);
+        }}
+      >
+        Remove the mark
+      </Button>
+    </>
+  );
+}
