@@ -6,7 +6,7 @@ require_relative "../test_helper"
 class OfflineSoundTest < BrowserCase
   RATE = 44_100
   # Makes a tone and measures what comes out; ISO renders an isolation, STRETCH another speed or pitch.
-  PRELUDE = <<~JS
+  PRELUDE = <<~JS.freeze
     const done = arguments[arguments.length - 1];
     const rate = #{RATE};
     const tone = (hertz, seconds, from = 0, to = seconds) => Float32Array.from({ length: rate * seconds }, (_, i) =>
@@ -95,5 +95,28 @@ class OfflineSoundTest < BrowserCase
 
     assert_in_delta 440, pitch, 2
     assert_in_delta 2.0, length, 0.15
+  end
+
+  def test_a_slowed_loop_comes_round_without_a_gap
+    levels = measured(<<~JS)
+      const out = await ear.renderStretched([tone(440, 3)], rate, { rate: 0.8, semitones: 0, seconds: 5, loop: [0.5, 1.5] });
+      return Array.from({ length: 80 }, (_, i) => level(out, 0.6 + i * 0.05, 0.65 + i * 0.05));
+    JS
+
+    assert_operator levels.max - levels.min, :<, 3
+  end
+
+  # What the playhead reckons with: a moment of the recording comes at (moment - start) / rate.
+  def test_a_stroke_is_heard_where_the_playhead_says_it_is
+    [[0.5, 0], [1.5, 0], [1.0, 4]].each do |speed, semitones|
+      heard = measured(<<~JS)
+        const stroke = tone(1000, 3, 1, 1.03);
+        const out = await ear.renderStretched([stroke], rate, { rate: #{speed}, semitones: #{semitones}, seconds: 4 });
+        const peak = out.reduce((best, sample, i) => Math.abs(sample) > Math.abs(out[best]) ? i : best, 0);
+        return peak / rate;
+      JS
+
+      assert_in_delta 1.015 / speed, heard, 0.02 / [speed, 1].min
+    end
   end
 end

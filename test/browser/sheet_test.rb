@@ -79,7 +79,7 @@ class SheetTest < BrowserCase
     assert_text(/Plays in (8|9) of 16 bars\./)
     click_button "Remove the layer"
 
-    assert_no_button "melodica"
+    assert_no_selector "[aria-label^='melodica, heard']"
   end
 
   def test_a_technique_is_noted_with_its_bars

@@ -149,7 +149,7 @@ class WorkbenchTest < BrowserCase
   def find_the_history
     press "1"
 
-    assert_equal [/measured, replaced/, /146\.50.*replaced\. 12 taps/, /73\.25.*heard/].size, all("[aria-label='History of tempo'] li").size
+    assert_equal 3, all("[aria-label='History of tempo'] li").size
     assert_text(/146\.50 BPM heard, replaced\. 12 taps within 0\.0 ms/)
     assert_text(/73\.25 BPM heard/)
     press "3"

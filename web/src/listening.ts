@@ -31,12 +31,14 @@ export async function renderIsolated(
 export async function renderStretched(
   channels: Float32Array[],
   rate: number,
-  change: { rate: number; semitones: number; seconds: number },
+  change: { rate: number; semitones: number; seconds: number; loop?: [number, number] },
 ): Promise<Float32Array> {
   const context = new OfflineAudioContext(2, Math.ceil(change.seconds * rate), rate);
   const node = await stretchNode(context, channels);
   node.connect(context.destination);
-  await node.schedule({ output: 0, active: true, input: 0, rate: change.rate, semitones: change.semitones });
+  const [loopStart, loopEnd] = change.loop ?? [0, 0];
+  const { rate: speed, semitones } = change;
+  await node.schedule({ output: 0, active: true, input: loopStart, rate: speed, semitones, loopStart, loopEnd });
   const rendered = await context.startRendering();
   return rendered.getChannelData(0);
 }

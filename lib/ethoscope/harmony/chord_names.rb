@@ -7,6 +7,11 @@ module Ethoscope
       # Suffixes that are tried on every note, the plainest first.
       SUFFIXES = ["", "m", "7", "m7", "maj7", "6", "m6", "sus4", "sus2", "dim", "aug", "m7b5", "dim7", "7sus4", "add9", "madd9", "9", "m9", "maj9", "m(maj7)",
                   "6/9", "7b5", "aug7", "maj7#11", "m11", "11", "9sus4", "7b9"].freeze
+      # The intervals of each, and their semitones.
+      SHAPES = SUFFIXES.map do |suffix|
+        intervals = ChordSymbol.parse("C#{suffix}").intervals
+        [intervals, intervals.map { |name| IntervalName.semitones(name) }].freeze
+      end.freeze
       # At most so many are worth reading.
       MOST = 4
 
@@ -16,17 +21,16 @@ module Ethoscope
       def self.rivals(symbol, key)
         return [] if symbol.none?
 
-        sounding = [*symbol.pitch_classes, symbol.lowest].uniq.sort
-        found = SUFFIXES.product(sounding).filter_map { |suffix, root| named(suffix, root, sounding, symbol.lowest, key) }
+        lowest = symbol.lowest
+        sounding = [*symbol.pitch_classes, lowest].uniq.sort
+        found = SHAPES.product(sounding).filter_map do |(intervals, steps), root|
+          named(intervals, root, lowest, key) if [*steps.map { |step| (root + step) % 12 }, lowest].uniq.sort == sounding
+        end
         found.reject { |rival| rival.to_s == symbol.to_s }.uniq(&:to_s).first(MOST)
       end
 
-      def self.named(suffix, root, sounding, lowest, key)
-        name = key.spell(root)
-        plain = ChordSymbol.parse(name + suffix)
-        return nil unless [*plain.pitch_classes, lowest].uniq.sort == sounding
-
-        root == lowest ? plain : ChordSymbol.new(root: name, intervals: plain.intervals, bass: key.spell(lowest))
+      def self.named(intervals, root, lowest, key)
+        ChordSymbol.new(root: key.spell(root), intervals:, bass: root == lowest ? nil : key.spell(lowest))
       end
       private_class_method :named
     end

@@ -42,8 +42,8 @@ export function useTransportCommands(): Command[] {
 
   return [
     { key: "Space", name: "play or pause", group: GROUP, run: () => player.toggle() },
-    { key: "ArrowLeft", name: "a bar back", group: GROUP, run: () => player.seekBar(here() - 1) },
-    { key: "ArrowRight", name: "a bar on", group: GROUP, run: () => player.seekBar(here() + 1) },
+    { key: "ArrowLeft", name: "a bar back", group: GROUP, run: () => player.seekBar(player.barAt(player.time) - 1) },
+    { key: "ArrowRight", name: "a bar on", group: GROUP, run: () => player.seekBar(player.barAt(player.time) + 1) },
     { key: "Shift+ArrowLeft", name: "a section back", group: GROUP, run: () => step(-1) },
     { key: "Shift+ArrowRight", name: "a section on", group: GROUP, run: () => step(1) },
     { key: "l", name: "loop the section that plays, or end the loop", group: GROUP, run: loopSection },

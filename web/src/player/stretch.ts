@@ -9,7 +9,8 @@ export type { StretchNode };
 export async function stretchNode(context: BaseAudioContext, channels: Float32Array[]): Promise<StretchNode> {
   SignalsmithStretch.moduleUrl = moduleUrl;
   const node = await SignalsmithStretch(context, {
-    numberOfInputs: 0,
+    // Nothing is connected, but the library looks for an input.
+    numberOfInputs: 1,
     numberOfOutputs: 1,
     outputChannelCount: [2],
   });
