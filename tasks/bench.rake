@@ -2,6 +2,7 @@
 
 require_relative "bench/clock"
 require_relative "bench/ear"
+require_relative "bench/sheet"
 require_relative "bench/speed"
 
 namespace :bench do
@@ -10,6 +11,9 @@ namespace :bench do
 
   desc "Processor seconds by stage against decoding and one transform, on one thread: rake bench:speed[FILE]"
   task(:speed, [:file]) { |_, arguments| Bench::Speed.new(arguments[:file]).run }
+
+  desc "Frames per second of the sheet of a song of 200 bars, while it scrolls and zooms, in headless Chromium"
+  task(:sheet) { Bench::Sheet.new.run }
 
   desc "Of statements made at some confidence, how many are right: rake bench:reliability[FOLDER]"
   task(:reliability, [:folder] => "learn:load") do |_, arguments|

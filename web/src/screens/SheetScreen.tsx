@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { History, Redo2, Undo2 } from "lucide-react";
-import { useEffect, useState, type ComponentProps } from "react";
+import { startTransition, useEffect, useState, type ComponentProps } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { write } from "../api/client";
 import { referenceQuery, studyQuery } from "../api/queries";
@@ -74,8 +74,14 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
   const [selection, select] = useState<Selection | null>(wanted ? { kind: "reading", aspect: wanted } : null);
   const edits = useEdits(page);
   const again = useAgain(page);
+  // A long sheet is drawn anew in slices, so that what plays goes on moving.
+  const zoomTo = (next: Zoom) => startTransition(() => setZoom(next));
   const zoomOn = () =>
-    setZoom((before) => ZOOMS[(ZOOMS.findIndex((item) => item.value === before) + 1) % ZOOMS.length]?.value ?? "song");
+    startTransition(() =>
+      setZoom(
+        (before) => ZOOMS[(ZOOMS.findIndex((item) => item.value === before) + 1) % ZOOMS.length]?.value ?? "song",
+      ),
+    );
   useCommands([
     { key: "z", name: "zoom: whole song, section, bar", group: "On the sheet", run: zoomOn },
     { name: "measure this recording again", group: "On the sheet", run: () => again.mutate() },
@@ -103,7 +109,7 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
           onList={() => select({ kind: "journal" })}
           onSettle={() => select({ kind: "settle" })}
         />
-        <Segmented label="Zoom" choices={ZOOMS} value={zoom} onChange={setZoom} />
+        <Segmented label="Zoom" choices={ZOOMS} value={zoom} onChange={zoomTo} />
         <Plan page={page} />
         <HandOver referenceId={reference.id} />
       </PageHead>

@@ -1,17 +1,19 @@
 import { useMemo } from "react";
 import { confidenceStep } from "../lib/ink";
+import { joined, upright } from "../lib/path";
 import { layoutChords, type Bracket, type ChordMark } from "./chordLayout";
-import { same, useSheet } from "./context";
+import { inView, same, useSheet } from "./context";
 import { Row } from "./Row";
 
 /** The loop under its brackets, chords with their degrees, and a tick for every change. */
 export function ChordRows() {
-  const { analysis, geometry, select } = useSheet();
+  const { analysis, geometry, view, select } = useSheet();
   const pick = (seconds: number) => {
     const index = analysis.chords.findLastIndex((chord) => chord.start <= seconds);
     if (index >= 0) select({ kind: "chord", index });
   };
-  const { brackets, marks } = useMemo(() => layoutChords(analysis, geometry), [analysis, geometry]);
+  const { brackets, marks: all } = useMemo(() => layoutChords(analysis, geometry), [analysis, geometry]);
+  const marks = all.filter(({ chord }) => inView(view, chord.bar, chord.bar + chord.beats));
   return (
     <Row
       height={92}
@@ -32,9 +34,9 @@ export function ChordRows() {
         .map((mark) => (
           <ChordName key={mark.index} mark={mark} />
         ))}
-      <Chosen marks={marks} />
+      <Chosen marks={all} />
       <ChangeTicks marks={marks} />
-      <BorrowedRemarks marks={marks} />
+      <BorrowedRemarks marks={all} />
     </Row>
   );
 }
@@ -107,21 +109,14 @@ function ChangeTicks({ marks }: { marks: ChordMark[] }) {
   return (
     <svg aria-hidden className="absolute top-[60px] left-0 overflow-visible" width={geometry.width} height={12}>
       <line x1="0" x2={geometry.width} y1="11.5" y2="11.5" stroke="var(--rule)" />
-      {marks
-        .filter((mark) => mark.chord.degree !== null)
-        .map((mark) => (
-          <line
-            key={mark.index}
-            x1={mark.x + 1}
-            x2={mark.x + 1}
-            y1={mark.chord.beat === 1 ? 1 : 5}
-            y2="11"
-            strokeWidth="1.6"
-            stroke={
-              mark.chord.source === "measured" ? `var(--ink-d${confidenceStep(mark.chord.confidence)})` : "var(--heard)"
-            }
-          />
-        ))}
+      {joined(
+        marks.filter((mark) => mark.chord.degree !== null),
+        ({ chord }) =>
+          chord.source === "measured" ? `var(--ink-d${confidenceStep(chord.confidence)})` : "var(--heard)",
+        (mark) => upright(mark.x + 1, mark.chord.beat === 1 ? 1 : 5, 11),
+      ).map(([colour, path]) => (
+        <path key={colour} d={path} strokeWidth="1.6" stroke={colour} />
+      ))}
     </svg>
   );
 }

@@ -1,24 +1,34 @@
 import { BEATS } from "../lib/keys";
-import { useSheet } from "./context";
+import { joined, upright } from "../lib/path";
+import { inView, useSheet } from "./context";
+
+/** Lines reach below any sheet; the drawing is cut at its foot. */
+const DEEP = 2000;
 
 /** The bar grid behind all rows: faint every four bars, plain every eight, firm where a section begins; beats when close. */
 export function GridLines() {
-  const { analysis, geometry } = useSheet();
+  const { analysis, geometry, view } = useSheet();
   const count = analysis.bars.length;
   const firm = new Set([...analysis.sections.map((section) => section.first_bar), count + 1]);
   const beats = geometry.barWidth >= 90 ? (BEATS[analysis.meter] ?? 4) : 1;
   const lines = Array.from({ length: count * beats + 1 }, (_, index) => 1 + index / beats);
+  const colourOf = (place: number) => lineColour(place, firm, geometry.barWidth);
   return (
     <svg
       aria-hidden
-      className="pointer-events-none absolute top-5 left-[108px] h-[calc(100%-20px)] overflow-visible"
-      width={geometry.width}
+      className="pointer-events-none absolute top-5 left-[108px] h-[calc(100%-20px)] overflow-hidden"
+      width={geometry.width + 1}
     >
-      {lines.map((place) => {
-        const colour = lineColour(place, firm, geometry.barWidth);
-        const x = Math.round(geometry.xOfBar(place)) + 0.5;
-        return colour && <line key={place} x1={x} x2={x} y1={firm.has(place) ? 0 : 24} y2="100%" stroke={colour} />;
-      })}
+      {joined(
+        lines.filter((place) => inView(view, place)),
+        colourOf,
+        (place) => {
+          const x = Math.round(geometry.xOfBar(place)) + 0.5;
+          return upright(x, firm.has(place) ? 0 : 24, DEEP);
+        },
+      ).map(([colour, path]) => (
+        <path key={colour} d={path} stroke={colour} />
+      ))}
     </svg>
   );
 }

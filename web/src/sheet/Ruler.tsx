@@ -1,4 +1,5 @@
-import { same, useSheet } from "./context";
+import { upright } from "../lib/path";
+import { inView, same, useSheet } from "./context";
 import { Row } from "./Row";
 
 /** Section names as running heads, and the bars they start from. */
@@ -52,7 +53,12 @@ export function Ruler() {
 }
 
 function BarTicks() {
-  const { geometry } = useSheet();
+  const { geometry, view } = useSheet();
+  const ticks = geometry.bars.flatMap((bar) => {
+    const long = (bar.bar - 1) % 4 === 0;
+    if ((geometry.barWidth < 5 && !long) || !inView(view, bar.bar)) return [];
+    return [upright(Math.round(geometry.xOfBar(bar.bar)) + 0.5, long ? 0 : 3, 6)];
+  });
   return (
     <svg
       aria-hidden
@@ -60,12 +66,7 @@ function BarTicks() {
       width={geometry.width}
       height={6}
     >
-      {geometry.bars.map((bar) => {
-        const long = (bar.bar - 1) % 4 === 0;
-        if (geometry.barWidth < 5 && !long) return null;
-        const x = Math.round(geometry.xOfBar(bar.bar)) + 0.5;
-        return <line key={bar.bar} x1={x} x2={x} y1={long ? 0 : 3} y2={6} stroke="var(--rule-firm)" />;
-      })}
+      <path d={ticks.join("")} stroke="var(--rule-firm)" />
     </svg>
   );
 }

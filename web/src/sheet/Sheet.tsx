@@ -1,4 +1,4 @@
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import type { Analysis, ReferencePage } from "../api/types";
 import { useCommands } from "../app/commands";
 import { Failure } from "../components/Notice";
@@ -24,6 +24,7 @@ import { STEPS_HEIGHT, StepsRow } from "./StepsRow";
 import { TechniqueLegend, TechniqueRows } from "./TechniqueRows";
 import { TEMPO_HEIGHT, TempoRow } from "./TempoRow";
 import type { Edits } from "./useEdits";
+import { useView } from "./useView";
 import { useSheetCommands } from "./useSheetCommands";
 
 /** Names of the rows, and the margin right of the last bar. */
@@ -52,12 +53,13 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
     (modulates(analysis) ? KEY_HEIGHT : 0) +
     (analysis.drums.length > 0 ? STEPS_HEIGHT : 0) +
     (analysis.marks.length > 0 ? MARKS_HEIGHT : 0);
-  const room = {
-    width: Math.max(320, size.width - LABELS - MARGIN),
-    height: size.height - extra - CHANGES_HEIGHT,
-    rows,
-  };
-  const geometry = geometryOf(analysis, room, zoom);
+  const width = Math.max(320, size.width - LABELS - MARGIN);
+  const height = size.height - extra - CHANGES_HEIGHT;
+  const geometry = useMemo(
+    () => geometryOf(analysis, { width, height, rows }, zoom),
+    [analysis, width, height, rows, zoom],
+  );
+  const { view, onScroll } = useView(area, geometry);
   useCommands(
     useSheetCommands({
       analysis,
@@ -80,7 +82,7 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
   );
 
   return (
-    <SheetContext value={{ page, analysis, geometry, selection, select, brush, setBrush, edits, editing }}>
+    <SheetContext value={{ page, analysis, geometry, view, selection, select, brush, setBrush, edits, editing }}>
       <Strip />
       <Derivation page={page} />
       {edits.error && (
@@ -97,7 +99,12 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
       )}
       <div className="relative flex min-h-0 grow">
         <div className="flex min-w-0 grow flex-col bg-sheet">
-          <div ref={area} className="relative min-h-0 grow overflow-auto scroll-quiet" data-testid="sheet">
+          <div
+            ref={area}
+            onScroll={onScroll}
+            className="relative min-h-0 grow overflow-auto scroll-quiet"
+            data-testid="sheet"
+          >
             <div className="relative w-max pt-3 pb-2">
               <GridLines />
               <Ruler />

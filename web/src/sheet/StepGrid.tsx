@@ -1,5 +1,6 @@
 import type { StepPattern } from "../api/types";
 import { confidenceStep, inkColour } from "../lib/ink";
+import { joined, rectangle, upright } from "../lib/path";
 
 /** A step that is struck less often than this is left blank. */
 const SELDOM = 0.15;
@@ -16,42 +17,26 @@ interface StepGridProps {
 export function StepGrid({ pattern, width, rowHeight, perBeat }: StepGridProps) {
   const step = width / pattern.steps;
   const height = rowHeight * pattern.rows.length;
+  const beats = Array.from({ length: Math.ceil(pattern.steps / perBeat) }, (_, beat) =>
+    upright(beat * perBeat * step + 0.5, 0, height),
+  ).join("");
+  const lines = pattern.rows.map((_, line) => `M0 ${(line + 1) * rowHeight - 0.5}H${width}`).join("");
+  const strokes = pattern.rows.flatMap((row, line) =>
+    row.probability.map((share, index) => ({ share, index, line, hard: row.velocity[index] ?? 1 })),
+  );
+  const ink = joined(
+    strokes,
+    ({ share }) => (share < SELDOM ? null : inkColour(confidenceStep(share))),
+    ({ index, line, hard }) => {
+      const tall = Math.max(2, (rowHeight - 2) * (0.35 + 0.65 * hard));
+      return rectangle(index * step + 0.8, (line + 1) * rowHeight - 1 - tall, Math.max(1, step - 1.2), tall);
+    },
+  );
   return (
     <svg role="img" aria-label={spoken(pattern)} width={width} height={height} className="block">
-      {Array.from({ length: Math.ceil(pattern.steps / perBeat) }, (_, beat) => (
-        <line
-          key={beat}
-          x1={beat * perBeat * step + 0.5}
-          x2={beat * perBeat * step + 0.5}
-          y1="0"
-          y2={height}
-          stroke="var(--rule-faint)"
-        />
-      ))}
-      {pattern.rows.map((row, line) => (
-        <g key={row.piece}>
-          <line
-            x1="0"
-            x2={width}
-            y1={(line + 1) * rowHeight - 0.5}
-            y2={(line + 1) * rowHeight - 0.5}
-            stroke="var(--rule-faint)"
-          />
-          {row.probability.map((share, index) => {
-            if (share < SELDOM) return null;
-            const tall = Math.max(2, (rowHeight - 2) * (0.35 + 0.65 * (row.velocity[index] ?? 1)));
-            return (
-              <rect
-                key={index}
-                x={index * step + 0.8}
-                y={(line + 1) * rowHeight - 1 - tall}
-                width={Math.max(1, step - 1.2)}
-                height={tall}
-                fill={inkColour(confidenceStep(share))}
-              />
-            );
-          })}
-        </g>
+      <path d={beats + lines} stroke="var(--rule-faint)" />
+      {ink.map(([fill, path]) => (
+        <path key={fill} d={path} fill={fill} />
       ))}
     </svg>
   );

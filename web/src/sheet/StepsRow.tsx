@@ -1,5 +1,5 @@
 import { bars } from "../lib/format";
-import { same, useSheet } from "./context";
+import { inView, same, useSheet } from "./context";
 import { Row } from "./Row";
 import { StepGrid } from "./StepGrid";
 import { stepsPerBeat } from "./steps";
@@ -11,7 +11,7 @@ const WIDEST = 132;
 
 /** The usual bar of each section on its step grid, and what such a pattern is called. */
 export function StepsRow() {
-  const { analysis, geometry, selection, select } = useSheet();
+  const { analysis, geometry, view, selection, select } = useSheet();
   if (analysis.drums.length === 0) return null;
 
   return (
@@ -32,30 +32,32 @@ export function StepsRow() {
         </div>
       }
     >
-      {analysis.drums.map((pattern) => {
-        const index = analysis.sections.findIndex((section) => section.first_bar === pattern.first_bar);
-        const room = pattern.bars * geometry.barWidth - 6;
-        const name = [pattern.names[0], pattern.hat_rate && `hats ${pattern.hat_rate}`].filter(Boolean).join(", ");
-        return (
-          <button
-            key={pattern.first_bar}
-            type="button"
-            aria-pressed={same(selection, { kind: "section", index })}
-            title={[bars(pattern.first_bar, pattern.first_bar + pattern.bars - 1), name].filter(Boolean).join(": ")}
-            onClick={() => select({ kind: "section", index })}
-            className="absolute top-0 flex flex-col items-start overflow-hidden text-left hover:bg-wash"
-            style={{ left: geometry.xOfBar(pattern.first_bar) + 3, width: room }}
-          >
-            <StepGrid
-              pattern={pattern}
-              width={Math.min(room, WIDEST)}
-              rowHeight={LINE}
-              perBeat={stepsPerBeat(analysis.meter, pattern.steps)}
-            />
-            <span className="mt-0.5 w-full truncate font-serif text-12 leading-[15px] italic text-ink-2">{name}</span>
-          </button>
-        );
-      })}
+      {analysis.drums
+        .filter((pattern) => inView(view, pattern.first_bar, pattern.first_bar + pattern.bars - 1))
+        .map((pattern) => {
+          const index = analysis.sections.findIndex((section) => section.first_bar === pattern.first_bar);
+          const room = pattern.bars * geometry.barWidth - 6;
+          const name = [pattern.names[0], pattern.hat_rate && `hats ${pattern.hat_rate}`].filter(Boolean).join(", ");
+          return (
+            <button
+              key={pattern.first_bar}
+              type="button"
+              aria-pressed={same(selection, { kind: "section", index })}
+              title={[bars(pattern.first_bar, pattern.first_bar + pattern.bars - 1), name].filter(Boolean).join(": ")}
+              onClick={() => select({ kind: "section", index })}
+              className="absolute top-0 flex flex-col items-start overflow-hidden text-left hover:bg-wash"
+              style={{ left: geometry.xOfBar(pattern.first_bar) + 3, width: room }}
+            >
+              <StepGrid
+                pattern={pattern}
+                width={Math.min(room, WIDEST)}
+                rowHeight={LINE}
+                perBeat={stepsPerBeat(analysis.meter, pattern.steps)}
+              />
+              <span className="mt-0.5 w-full truncate font-serif text-12 leading-[15px] italic text-ink-2">{name}</span>
+            </button>
+          );
+        })}
     </Row>
   );
 }

@@ -1,5 +1,6 @@
 import { createContext, use } from "react";
 import type { Analysis, Aspect, Reading, ReferencePage } from "../api/types";
+import type { BarRun } from "../player/Player";
 import type { Geometry } from "./geometry";
 import type { Edits } from "./useEdits";
 
@@ -24,6 +25,8 @@ export interface SheetState {
   page: ReferencePage;
   analysis: Analysis;
   geometry: Geometry;
+  /** The bars that are drawn: what is in view, and some more on each side. */
+  view: BarRun;
   selection: Selection | null;
   select: (selection: Selection | null) => void;
   brush: Brush;
@@ -39,6 +42,11 @@ export function useSheet(): SheetState {
   const sheet = use(SheetContext);
   if (!sheet) throw new Error("useSheet needs a SheetContext");
   return sheet;
+}
+
+/** Whether a run of bars is drawn. */
+export function inView(view: BarRun, first: number, last = first): boolean {
+  return last >= view.first && first <= view.last;
 }
 
 export function currentReading(page: ReferencePage, aspect: Aspect): Reading | undefined {

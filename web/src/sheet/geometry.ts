@@ -12,6 +12,8 @@ export interface Geometry {
   /** Rows and the energy profile grow into room that would stay empty. */
   rowHeight: number;
   energyHeight: number;
+  /** How many bars fit the width. */
+  shown: number;
   xOfBar: (bar: number) => number;
   xOfTime: (seconds: number) => number;
   timeOfX: (x: number) => number;
@@ -59,7 +61,18 @@ export function geometryOf(analysis: Analysis, room: Room, zoom: Zoom): Geometry
   const spare = Math.max(0, room.height - OTHER_ROWS - ENERGY.least - room.rows * ROW.least);
   const rowHeight = Math.min(ROW.most, ROW.least + Math.floor(spare / (room.rows + 8)));
   const energyHeight = Math.min(ENERGY.most, ENERGY.least + Math.floor(spare / 2));
-  return { barWidth, width: bars.length * barWidth, perCell, bars, rowHeight, energyHeight, xOfBar, xOfTime, timeOfX };
+  return {
+    barWidth,
+    width: bars.length * barWidth,
+    perCell,
+    bars,
+    rowHeight,
+    energyHeight,
+    shown,
+    xOfBar,
+    xOfTime,
+    timeOfX,
+  };
 }
 
 function indexAt(bars: Bar[], seconds: number): number {
