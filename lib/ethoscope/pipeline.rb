@@ -51,6 +51,7 @@ module Ethoscope
     end
 
     def find_form
+      @segmenter = Form::Segmenter.new(@hearing.boundary_features.rows, @grid.bars)
       @sections = @corrections.sections.empty? ? found_sections : heard_sections
       find_keys
       bars = @grid.per_bar(@spans)
@@ -58,10 +59,7 @@ module Ethoscope
       @loops = Harmony::SectionLoops.new(bars, @sections, @key).loops
     end
 
-    def found_sections
-      segmenter = Form::Segmenter.new(@hearing.boundary_features.rows, @grid.bars)
-      Form::Labeler.new(@hearing.bar_features, segmenter, @hearing.energy, @grid, @features.duration).sections
-    end
+    def found_sections = Form::Labeler.new(@hearing.bar_features, @segmenter, @hearing.energy, @grid, @features.duration).sections
 
     # The sections that a person set, on the nearest bars; the first starts with the song.
     def heard_sections
@@ -120,7 +118,7 @@ module Ethoscope
       Findings.new(
         features: @features, rhythm: @rhythm, grid: @grid, recognizer: @recognizer, spans: @spans, keys: @keys, key: @key, key_confidence: @key_confidence,
         key_stretches: @stretches, pentatonic: @pentatonic, loop: @loop, loops: @loops, outside: Harmony::OutsideNote.list(@spans, @key, @grid),
-        cadences: Harmony::Cadence.find(chords, @key, @sections.drop(1).map(&:first_bar)), bass: @bass, sections: @sections, energy: @hearing.energy,
+        cadences: Harmony::Cadence.find(chords, @key, @sections.drop(1).map(&:first_bar)), bass: @bass, sections: @sections, novelty: @segmenter.novelty, energy: @hearing.energy,
         width: @width, side: @hearing.side, loudness: @loudness, balance: Audio::Balance.new(@features.field), layers: @layers, leads: @leads,
         patterns: @patterns, timings: @timings, changes: @changes, sightings: @sightings
       )

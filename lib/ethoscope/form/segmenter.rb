@@ -23,6 +23,9 @@ module Ethoscope
         @log_odds = bars > 1 ? model.log_odds(rows).to_a : []
       end
 
+      # @return [Array<Float>] for each bar how likely it is that a section begins with it, 0 to 1; the first bar has nothing before it
+      def novelty = [0.0, *@log_odds.map { |odds| (1 / (1 + Math.exp(-odds))).round(3) }].first(@bars)
+
       # @return [Array<Range<Integer>>] bars from 0, end exclusive, in order and without gaps
       def sections
         best = [0.0]

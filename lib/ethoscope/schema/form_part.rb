@@ -13,7 +13,7 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        { sections: @found.sections.map { |section| section.to_h.merge(confidence: @confidence.of(:section, section.confidence)) }, bars:,
+        { sections: @found.sections.map { |section| section.to_h.merge(confidence: @confidence.of(:section, section.confidence)) }, novelty: @found.novelty, bars:,
           layers: @found.layers.map { |layer| layer.to_h.merge(confidence: @confidence.of(:"layer_#{layer.role}", layer.confidence)) },
           untold_roles: Layers::Activity::UNTOLD, changes: @found.changes, phrase_bars: Form::Changes.phrase(@found.changes),
           techniques: @found.sightings.map { |sighting| { name: Techniques::Library.entry(sighting.kind).name }.merge(sighting.to_h) } }

@@ -250,6 +250,8 @@ export interface Analysis {
   untold_roles: string[];
   phrase_bars: number | null;
   sections: Section[];
+  /** For each bar how likely it is that a section begins with it. */
+  novelty: number[];
   bars: Bar[];
   loudness: {
     integrated: number | null;

@@ -54,15 +54,17 @@ export function ListeningStrip() {
       <Switch on={state.countIn} onChange={(on) => player.setCountIn(on)}>
         count-in
       </Switch>
-      <span className="flex items-center gap-2 text-ink-2">
-        loop
-        <Segmented
-          label="Times that the loop is played"
-          choices={PASSES}
-          value={(state.passes === null ? "0" : String(state.passes)) as (typeof PASSES)[number]["value"]}
-          onChange={(value) => player.setPasses(value === "0" ? null : Number(value))}
-        />
-      </span>
+      {state.loop && (
+        <span className="flex items-center gap-2 text-ink-2">
+          loop
+          <Segmented
+            label="Times that the loop is played"
+            choices={PASSES}
+            value={(state.passes === null ? "0" : String(state.passes)) as (typeof PASSES)[number]["value"]}
+            onChange={(value) => player.setPasses(value === "0" ? null : Number(value))}
+          />
+        </span>
+      )}
     </section>
   );
 }

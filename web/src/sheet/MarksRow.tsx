@@ -22,7 +22,7 @@ export function MarksRow() {
             aria-label={`${mark.type}, ${bars(mark.first_bar, mark.last_bar)}: ${mark.text}`}
             title={`${mark.type}, ${bars(mark.first_bar, mark.last_bar)}: ${mark.text}`}
             onClick={() => select({ kind: "mark", id: mark.reading_id })}
-            className={`absolute top-0 h-[20px] overflow-hidden border-b-2 border-dashed border-heard pl-0.5 text-left text-11 whitespace-nowrap text-heard-text hover:bg-wash ${chosen ? "bg-wash" : ""}`}
+            className={`absolute top-0 h-[20px] truncate border-b-2 border-dashed border-heard pl-0.5 text-left text-11 text-heard-text hover:bg-wash ${chosen ? "bg-wash" : ""}`}
             style={{
               left: geometry.xOfBar(mark.first_bar) + 1,
               width: Math.max(18, (mark.last_bar - mark.first_bar + 1) * geometry.barWidth - 2),

@@ -40,6 +40,7 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     untold_roles: [],
     phrase_bars: null,
     sections: [],
+    novelty: [],
     bars,
     loudness: { integrated: -14, range: 6, loudest_short_term: -12, true_peak: -0.8, peak_db: -1, short_term: [] },
     mix: { centres: [], spectrum: [], registers: [], sections: [] },

@@ -7,11 +7,12 @@ import { Button } from "../../components/Button";
 import { Confidence } from "../../components/Ink";
 import { SmallField } from "../../components/SmallField";
 import { BEATS } from "../../lib/keys";
-import { figure, signs } from "../../lib/format";
+import { figure, plural, signs } from "../../lib/format";
 import { usePlayer } from "../../player/context";
 import { piled } from "../../player/tones";
 import { useSheet } from "../context";
 import { useOpenOnEdit } from "../useOpenOnEdit";
+import { Columns } from "./Columns";
 import { CardHead, Part } from "./Drawer";
 import { Decide } from "./Decide";
 import { Facts } from "./Evidence";
@@ -44,6 +45,7 @@ export function ChordCard({ index }: { index: number }) {
       )}
       <SymbolForm key={`${chord.start}-${chord.symbol}`} chord={chord} />
       <Notes chord={chord} />
+      <Around index={index} />
       <Rivals chord={chord} onTake={(symbol) => void edits.post("chords", { action: "name", ...place, symbol })} />
       <Shape key={chord.start} chord={chord} />
       <Listen run={runOf(chord, analysis.bars.length, BEATS[analysis.meter] ?? 4)} />
@@ -134,7 +136,7 @@ function Notes({ chord }: { chord: Chord }) {
           ["Degree", chord.degree ?? "none"],
           ["Does", chord.function ? functionWords(chord.function, chord.function_of) : "nothing"],
           ["Lasts", `${beatWords(chord.beats)} beats`],
-          ["Sounds", `${analysis.chords.filter((other) => other.symbol === chord.symbol).length} times`],
+          ["Sounds", plural(analysis.chords.filter((other) => other.symbol === chord.symbol).length, "time")],
         ]}
       />
       {notes.length > 0 && (
@@ -143,6 +145,28 @@ function Notes({ chord }: { chord: Chord }) {
           <Button onClick={() => sound(false)}>note by note</Button>
         </div>
       )}
+    </Part>
+  );
+}
+
+/** Chords before and after that are drawn beside this one. */
+const REACH = 6;
+
+/** How sure the engine is of this chord and its neighbours. */
+function Around({ index }: { index: number }) {
+  const { analysis } = useSheet();
+  const first = Math.max(0, index - REACH);
+  const near = analysis.chords.slice(first, index + REACH + 1);
+  return (
+    <Part title="How sure, here and around" aside="0 to 1 by chord">
+      <Columns
+        values={near.map((chord) => (chord.source === "measured" ? chord.confidence : 0))}
+        names={near.map((chord, place) => (first + place === index ? "here" : String(chord.bar)))}
+        unit="sure"
+        label="Confidence of the chords around"
+        every={3}
+        decimals={2}
+      />
     </Part>
   );
 }

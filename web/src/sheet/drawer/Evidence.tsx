@@ -147,22 +147,29 @@ export function Facts({ facts }: { facts: [string, string][] }) {
 function FormList() {
   const { analysis, select } = useSheet();
   return (
-    <Part title="Sections" aside="reason">
-      <ul>
-        {analysis.sections.map((section, index) => (
-          <li key={section.first_bar} className="grid grid-cols-[24px_74px_1fr] items-baseline gap-1 py-0.5">
-            <span className="figure">{section.letter}</span>
-            <button
-              type="button"
-              onClick={() => select({ kind: "section", index })}
-              className="truncate text-left font-serif text-13 italic hover:underline"
-            >
-              {section.label}
-            </button>
-            <span className="text-11 text-ink-2">{section.reason}</span>
-          </li>
-        ))}
-      </ul>
-    </Part>
+    <>
+      {analysis.novelty.length > 1 && (
+        <Part title="Where something new begins" aside="0 to 1 by bar">
+          <Curve values={analysis.novelty} unit="likely" decimals={2} least={1} />
+        </Part>
+      )}
+      <Part title="Sections" aside="reason">
+        <ul>
+          {analysis.sections.map((section, index) => (
+            <li key={section.first_bar} className="grid grid-cols-[24px_74px_1fr] items-baseline gap-1 py-0.5">
+              <span className="figure">{section.letter}</span>
+              <button
+                type="button"
+                onClick={() => select({ kind: "section", index })}
+                className="truncate text-left font-serif text-13 italic hover:underline"
+              >
+                {section.label}
+              </button>
+              <span className="text-11 text-ink-2">{section.reason}</span>
+            </li>
+          ))}
+        </ul>
+      </Part>
+    </>
   );
 }

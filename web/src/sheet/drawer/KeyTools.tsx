@@ -63,7 +63,16 @@ export function KeyTools({ reading }: { reading: Reading }) {
             <tbody>
               {inside.map((note) => (
                 <tr key={note.name}>
-                  <td className="font-medium">{note.name}</td>
+                  <td>
+                    <button
+                      type="button"
+                      title={`Sound ${note.name}`}
+                      className="font-medium underline decoration-firm underline-offset-2 hover:bg-wash"
+                      onClick={() => player.sound(piled([note.name]), true, analysis.tuning.a4)}
+                    >
+                      {note.name}
+                    </button>
+                  </td>
                   <td className="figure text-right">{percent(note.share)}</td>
                   <td className="figure text-right">{figure(note.beats)}</td>
                 </tr>

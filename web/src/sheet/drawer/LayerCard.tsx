@@ -1,6 +1,8 @@
+import { Button } from "../../components/Button";
 import { Confidence } from "../../components/Ink";
 import { percent } from "../../lib/format";
 import { useSheet } from "../context";
+import { Curve } from "./Curve";
 import { CardHead, Part } from "./Drawer";
 
 const BASIS: Record<string, string> = {
@@ -13,7 +15,7 @@ const BASIS: Record<string, string> = {
 };
 
 export function LayerCard({ role }: { role: string }) {
-  const { analysis } = useSheet();
+  const { analysis, select, edits } = useSheet();
   const layer = analysis.layers.find((candidate) => candidate.role === role);
   if (!layer) return null;
 
@@ -35,6 +37,19 @@ export function LayerCard({ role }: { role: string }) {
           {layer.confidence < 0.6 ? "a mix can't tell more surely" : "few bars are in doubt"}
         </span>
       </p>
+      <Part title="How much of it there is" aside="0 to 1 by bar">
+        <Curve values={layer.activity} unit="there" decimals={2} least={1} />
+      </Part>
+      <Button
+        className="mt-3 self-start"
+        onClick={() =>
+          void edits.post("layers", { name: role, role }).then((answer) => {
+            if (answer?.reading) select({ kind: "ownLayer", id: answer.reading.id });
+          })
+        }
+      >
+        Paint it yourself, over this row
+      </Button>
       <Part title="By section" aside="share of bars">
         <ul>
           {analysis.sections.map((section) => {

@@ -2,6 +2,8 @@ import { useState } from "react";
 import type { HeardLayer, LayerCard } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Segmented } from "../../components/Segmented";
+import { SmallField } from "../../components/SmallField";
+import { usePlayer } from "../../player/context";
 import { useSheet, type Brush } from "../context";
 import { CardHead, Part } from "./Drawer";
 import { LayerCardForm } from "./LayerCardForm";
@@ -68,6 +70,7 @@ function Painting({ layer }: { layer: HeardLayer }) {
           onChange={(value) => setBrush(Number(value) as Brush)}
         />
       </Part>
+      <BarsForm layer={layer} />
       <Part
         title="By section"
         aside={
@@ -103,5 +106,43 @@ function Painting({ layer }: { layer: HeardLayer }) {
         )}
       </Part>
     </>
+  );
+}
+
+/** The brush over a run of bars, without a mouse. */
+function BarsForm({ layer }: { layer: HeardLayer }) {
+  const { brush, edits } = useSheet();
+  const player = usePlayer();
+  const loop = player.snapshot().loop;
+  const [run, setRun] = useState({ first: String(loop?.first ?? 1), last: String(loop?.last ?? layer.levels.length) });
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-2">
+      <SmallField
+        label="bars"
+        inputMode="numeric"
+        className="w-11"
+        value={run.first}
+        onText={(first) => setRun({ ...run, first })}
+      />
+      <SmallField
+        label="to"
+        inputMode="numeric"
+        className="w-11"
+        value={run.last}
+        onText={(last) => setRun({ ...run, last })}
+      />
+      <Button
+        className="px-2"
+        onClick={() =>
+          void edits.patch(`${layer.reading_id}/cells`, {
+            first_bar: Number(run.first),
+            last_bar: Number(run.last),
+            level: brush,
+          })
+        }
+      >
+        Paint
+      </Button>
+    </div>
   );
 }

@@ -33,7 +33,7 @@ export function SectionCard({ index }: { index: number }) {
           </>
         }
         value={section.label}
-        why={heard ? "As you hear it." : `Called so because it ${section.reason}.`}
+        why={heard ? "As you hear it." : `Called so for this: ${section.reason}.`}
         heard={heard}
       />
       {!heard && (
