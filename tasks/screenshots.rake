@@ -13,7 +13,7 @@ class Screenshots
     ["sheet-section", SHEET, [1280, 800], "day", ["section", "Drums drop out before a section"]],
     ["sheet-chord", SHEET, [1280, 800], "day", ["D♭"]],
     ["sheet-settle-night", "/studies/1/references/2", [1280, 800], "night", ["1 to settle"]],
-    ["sheet-layer", SHEET, [1280, 800], "day", ["echo", "whole"]],
+    ["sheet-layer", SHEET, [1280, 800], "day", %w[echo whole]],
     ["sheet-narrow", "/studies/1/references/6", [1024, 768]],
     ["profile", "/studies/1/profile"], ["profile-night", "/studies/1/profile", [1280, 800], "night"],
     ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Chords of the intro"]], ["checklists", "/studies/1/checklists"]

@@ -13,7 +13,12 @@ module Api
       end
     end
 
-    get("/references/:id") { |id| answer(SheetPage.new(library, reference_of(id)).to_h) }
+    # A derivation that is missing (another window asked for another one meanwhile, or the engine is newer) is asked for again.
+    get "/references/:id" do |id|
+      reference = reference_of(id)
+      settings.bulletin.publish if library.derivation(reference).nil? && library.derive(reference)
+      answer(SheetPage.new(library, reference).to_h)
+    end
 
     patch("/references/:id") { |id| answer(reference: library.references.update(id.to_i, input(Schemas::ReferenceChange))) }
 

@@ -89,6 +89,13 @@ class WorkbenchApiTest < Ethoscope::TestCase
     assert_nil sheet[:derivation]
   end
 
+  def test_a_derivation_that_went_missing_is_asked_for_again
+    post_ok("#{@path}/count", { action: "downbeat", beats: 1 })
+    library.db[:analyses].exclude(corrections: nil).delete
+
+    assert_equal "queued", sheet[:derivation][:state]
+  end
+
   def test_a_layer_gets_a_card
     layer = post_ok("#{@path}/layers", { name: "reed", role: "lead" })[:reading]
     card = { sound: "breathy", have: "substitute", stacked: 2, chain: [{ type: "low-pass", setting: "2 kHz", amount: "12 dB" }],

@@ -37,8 +37,8 @@ class LayersOfCodeTest < Ethoscope::TestCase
     assert_empty offenders
   end
 
-  def test_profile_and_checklist_never_touch_audio
-    offenders = sources("lib/ethoscope/{profile,checklist,readings,export,midi}").select { |_, code| code.match?(/\b(Audio|Signal|Numo)\b/) }.map(&:first)
+  def test_what_rests_on_results_never_touches_audio
+    offenders = sources("lib/ethoscope/{profile,checklist,readings,annotations,calculators,export,midi}").select { |_, code| code.match?(/\b(Audio|Signal|Numo)\b/) }.map(&:first)
 
     assert_empty offenders
   end

@@ -62,7 +62,7 @@ export function KeyTools({ reading }: { reading: Reading }) {
             </thead>
             <tbody>
               {inside.map((note) => (
-                <tr key={note.name}>
+                <tr key={note.name} title={`in chords of bars ${note.bars.join(", ")}`}>
                   <td>
                     <button
                       type="button"
