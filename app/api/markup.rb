@@ -13,6 +13,15 @@ module Api
         { starts_at: sheet.timeline.seconds(wanted[:first_bar]), ends_at: sheet.timeline.seconds(wanted[:last_bar] + 1) }.merge(wanted.slice(:first_bar, :last_bar))
       end
 
+      # What the action takes of what was sent.
+      def arguments(wanted, fields)
+        needed, allowed = fields.fetch(wanted[:action])
+        missing = needed.find { |name| wanted[name].nil? }
+        raise Problem.new(422, "invalid", "#{missing.to_s.tr("_", " ").capitalize} is missing.", missing.to_s) if missing
+
+        wanted.slice(*needed, *allowed)
+      end
+
       def noted(reference, label, attributes)
         edit(reference, label, 201) { library.readings.note(reference[:id], { source: "heard" }.merge(attributes)) }
       end
@@ -33,7 +42,7 @@ module Api
     post "/references/:id/chords" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::ChordEdit)
-      entries = Ethoscope::Annotations::ChordEdits.new(sheet_of(reference).analysis.to_h).public_send(wanted[:action], **wanted.except(:action))
+      entries = Ethoscope::Annotations::ChordEdits.new(sheet_of(reference).analysis.to_h).public_send(wanted[:action], **arguments(wanted, Schemas::CHORD_FIELDS))
       edit(reference, "#{wanted[:action].capitalize} #{wanted[:action] == "repeat" ? "loop" : "chord"} at bar #{wanted[:bar]}", 201) do
         entries.map { |entry| Chords.new(library.readings).write(reference[:id], entry) }.first
       end
@@ -42,8 +51,7 @@ module Api
     post "/references/:id/sections" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::SectionEdit)
-      list = sheet_of(reference).section_list
-      entries = list.public_send(wanted[:action], wanted[:index], *wanted.values_at(:bar, :label, :state, :change).compact)
+      entries = sheet_of(reference).section_list.public_send(wanted[:action], *arguments(wanted, Schemas::SECTION_FIELDS).values)
       form = library.readings.current(reference[:id]).fetch("form")
       edit(reference, "#{wanted[:action].capitalize} section #{wanted[:index] + 1}", 201) do
         library.readings.correct(form[:id], value: { entries: }, source: "heard", note: "#{wanted[:action]} section #{wanted[:index] + 1}")
@@ -54,7 +62,7 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::CountEdit)
       current = library.readings.current(reference[:id])
-      aspect, value = Ethoscope::Annotations::CountEdits.new(sheet_of(reference).analysis.to_h, current).public_send(wanted[:action], **wanted.except(:action))
+      aspect, value = Ethoscope::Annotations::CountEdits.new(sheet_of(reference).analysis.to_h, current).public_send(wanted[:action], **arguments(wanted, Schemas::COUNT_FIELDS))
       edit(reference, Schemas::COUNT_LABELS.fetch(wanted[:action]), 201) do
         library.readings.correct(current.fetch(aspect)[:id], value:, source: "heard", note: Schemas::COUNT_LABELS.fetch(wanted[:action]))
       end

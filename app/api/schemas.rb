@@ -60,6 +60,14 @@ module Api
       optional(:last_bar).filled(:integer, gteq?: 1, lteq?: 4000)
     end
 
+    # What each edit needs, and what it may have besides.
+    CHORD_FIELDS = { "name" => [%i[bar symbol], %i[beat beats voicing note]], "split" => [%i[bar beat], []], "merge" => [%i[bar], %i[beat]],
+                     "repeat" => [%i[bar bars to_bar last_bar], []], "decide" => [%i[bar state], %i[beat]], "clear" => [%i[bar], %i[beat]] }.freeze
+    SECTION_FIELDS = { "split" => [%i[index bar], %i[label]], "move" => [%i[index bar], []], "merge" => [%i[index], []], "rename" => [%i[index change], []],
+                       "snap" => [%i[index], []], "mark" => [%i[index state], []] }.freeze
+    COUNT_FIELDS = { "downbeat" => [%i[beats], []], "pickup" => [%i[beats], []], "tempo_change" => [%i[bar bpm], []], "steady" => [[], []],
+                     "times" => [%i[factor], []], "modulation" => [%i[bar tonic mode], []], "one_key" => [[], []] }.freeze
+
     SectionEdit = Dry::Schema.Params do
       required(:action).filled(:string, included_in?: %w[split move merge rename snap mark])
       required(:index).filled(:integer, gteq?: 0, lteq?: 400)

@@ -96,6 +96,16 @@ class WorkbenchApiTest < Ethoscope::TestCase
     assert_equal "queued", sheet[:derivation][:state]
   end
 
+  def test_an_edit_that_lacks_something_says_what
+    [["chords", { action: "name", bar: 1 }, /Symbol is missing/], ["chords", { action: "repeat", bar: 1, bars: 2, to_bar: 5 }, /Last bar is missing/],
+     ["sections", { action: "move", index: 1 }, /Bar is missing/], ["sections", { action: "rename", index: 1 }, /Change is missing/],
+     ["count", { action: "tempo_change", bar: 5 }, /Bpm is missing/]].each do |path, body, message|
+      send_json(:post, "#{@path}/#{path}", body)
+
+      assert_problem 422, "invalid", message
+    end
+  end
+
   def test_a_layer_gets_a_card
     layer = post_ok("#{@path}/layers", { name: "reed", role: "lead" })[:reading]
     card = { sound: "breathy", have: "substitute", stacked: 2, chain: [{ type: "low-pass", setting: "2 kHz", amount: "12 dB" }],
