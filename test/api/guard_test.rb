@@ -46,7 +46,7 @@ class GuardTest < Ethoscope::TestCase
 
     assert_equal 200, last_response.status
     assert_match(/script-src 'self'/, last_response["content-security-policy"])
-    refute_match(/unsafe/, last_response["content-security-policy"])
+    refute_match(/'unsafe/, last_response["content-security-policy"])
     assert_equal "nosniff", last_response["x-content-type-options"]
   end
 

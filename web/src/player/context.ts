@@ -14,10 +14,11 @@ export function usePlayerState(): PlayerState {
   return useSyncExternalStore(player.subscribe, player.snapshot);
 }
 
-/** Seconds into the recording, to a twentieth: often enough for figures, seldom enough for React. */
+/** Seconds into the recording, told every twentieth of a second: often enough for figures, seldom enough for React. */
 export function usePlayTime(): number {
   const player = usePlayer();
-  return useSyncExternalStore(player.subscribe, () => Math.floor(player.time * 20) / 20);
+  useSyncExternalStore(player.subscribe, () => Math.floor(player.time * 20));
+  return player.time;
 }
 
 /** Calls with the exact time on each frame that it moves; for lines that are drawn without React. */

@@ -49,16 +49,15 @@ export function TechniqueCard({ technique }: { technique: string }) {
       <Part title="Where" aside={sightings.length === 1 ? "once" : `${sightings.length} times`}>
         <ul className="flex flex-col gap-1.5">
           {sightings.map((sighting) => (
-            <li key={sighting.start} className="flex flex-wrap items-center justify-between gap-x-2">
+            <li key={sighting.start} className="grid grid-cols-[1fr_auto] items-center gap-x-2 gap-y-1">
               <button
                 type="button"
-                className={`underline decoration-firm underline-offset-2 hover:bg-wash ${sighting.state === "refuted" ? "line-through decoration-conflict" : ""}`}
+                className={`justify-self-start underline decoration-firm underline-offset-2 hover:bg-wash ${sighting.state === "refuted" ? "line-through decoration-conflict" : ""}`}
                 onClick={() => player.playBars({ first: sighting.first_bar, last: sighting.last_bar })}
               >
                 {bars(sighting.first_bar, sighting.last_bar)}
               </button>
               <Confidence value={sighting.confidence} />
-              <SightingState sighting={sighting} onDecide={(state) => decide(sighting, state)} />
               <span className="w-full text-11 text-ink-2">
                 {Object.entries(sighting.detail)
                   .map(
@@ -66,6 +65,7 @@ export function TechniqueCard({ technique }: { technique: string }) {
                   )
                   .join(", ")}
               </span>
+              <SightingState sighting={sighting} onDecide={(state) => decide(sighting, state)} />
             </li>
           ))}
         </ul>
