@@ -1,69 +1,20 @@
 /** One sound at a time: plays a reference's recording from bar to bar, looped, slower, transposed or in parts. */
 
+import { ClickTrack } from "./ClickTrack";
 import type { Engine } from "./engine";
-import { isPart, type Isolation } from "./isolation";
+import type { Isolation } from "./isolation";
 import { PlayClock, type Stretch } from "./PlayClock";
+import { barAt, STILL, urlOf, type BarRun, type PlayerState, type Track } from "./state";
 
-export interface Track {
-  id: number;
-  title: string;
-  studyId: number;
-  bars: { start: number; end: number }[];
-  beats: number[];
-  pickup: number;
-  sections: { label: string; letter: string; first_bar: number; bars: number }[];
-  beatsPerBar: number;
-  duration: number;
-  /** The bar from which parts are compared in loudness: the loudest one. */
-  loudBar: number;
-}
+export type { BarRun, PlayerState, Track };
 
-export interface BarRun {
-  first: number;
-  last: number;
-}
-
-export interface PlayerState {
-  track: Track | null;
-  playing: boolean;
-  /** The recording is on its way, or a part of it is. */
-  loading: boolean;
-  loop: BarRun | null;
-  /** How often a loop is played; null for as long as nobody stops it. */
-  passes: number | null;
-  volume: number;
-  rate: number;
-  semitones: number;
-  isolation: Isolation;
-  click: boolean;
-  countIn: boolean;
-  error: string | null;
-}
-
-/** Playback starts quiet; people turn it up. */
-const FIRST_VOLUME = 0.35;
 /** Seconds between a wish to play and the first sound; what is stretched needs some to get ready. */
 const LEAD = 0.05;
 const STRETCHED_LEAD = 0.15;
-/** Clicks are planned so far ahead. */
-const AHEAD = 0.35;
 
 export class Player {
   private readonly listeners = new Set<() => void>();
-  private state: PlayerState = {
-    track: null,
-    playing: false,
-    loading: false,
-    loop: null,
-    passes: null,
-    volume: FIRST_VOLUME,
-    rate: 1,
-    semitones: 0,
-    isolation: "whole",
-    click: false,
-    countIn: false,
-    error: null,
-  };
+  private state: PlayerState = STILL;
   private clock: PlayClock | null = null;
   /** Where playback rests while it does not run. */
   private rest = 0;
@@ -71,12 +22,13 @@ export class Player {
   private until: number | null = null;
   /** Bars that were asked for, once. */
   private once: BarRun | null = null;
-  private clickedUntil = 0;
+  private readonly clicks: ClickTrack;
   private wish = 0;
   private frame = 0;
 
   constructor(private readonly engine: Engine) {
-    engine.setVolume(FIRST_VOLUME);
+    engine.setVolume(STILL.volume);
+    this.clicks = new ClickTrack(engine);
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -178,7 +130,7 @@ export class Player {
 
   setClick(click: boolean): void {
     if (!click) this.engine.silenceClicks();
-    this.clickedUntil = this.engine.now();
+    this.clicks.from(this.engine.now());
     this.update({ click });
   }
 
@@ -203,13 +155,7 @@ export class Player {
 
   /** The bar that sounds at a moment, from 1; 0 before the first. */
   barAt(seconds: number): number {
-    const bars = this.state.track?.bars ?? [];
-    let found = 0;
-    for (const [index, bar] of bars.entries()) {
-      if (bar.start > seconds + 1e-3) break;
-      found = index + 1;
-    }
-    return found;
+    return barAt(this.state.track?.bars ?? [], seconds);
   }
 
   private go(seconds: number): void {
@@ -240,7 +186,7 @@ export class Player {
       const soon = this.engine.now() + (stretched ? STRETCHED_LEAD : LEAD);
       const wanted = from ?? this.clock?.positionAt(soon) ?? this.rest;
       const start = this.once || !this.loopStretch() ? wanted : this.enter(wanted);
-      const at = soon + (counted && this.state.countIn ? this.count(start, soon) : 0);
+      const at = soon + (counted && this.state.countIn ? this.clicks.countIn(track, start, rate, soon) : 0);
       this.begin(new PlayClock(at, start, rate, this.once ? null : this.loopStretch()));
       await this.engine.start({
         url,
@@ -259,7 +205,7 @@ export class Player {
   private begin(clock: PlayClock): void {
     const { track, passes } = this.state;
     this.clock = clock;
-    this.clickedUntil = clock.startedAt - 0.01;
+    this.clicks.from(clock.startedAt - 0.01);
     const end = this.once ? (track?.bars[this.once.last - 1]?.end ?? 0) : (track?.duration ?? 0);
     if (!clock.loop) this.until = clock.startedAt + (end - clock.from) / clock.rate;
     else this.until = passes === null ? null : clock.endOfPasses(passes);
@@ -283,31 +229,9 @@ export class Player {
       this.update({ playing: false });
       return;
     }
-    if (this.state.click) this.planClicks(now);
+    const { track, click } = this.state;
+    if (click && track && this.clock) this.clicks.plan(track, this.clock, now);
     this.notify();
-  }
-
-  /** Ticks on the beats up to a little ahead of now. */
-  private planClicks(now: number): void {
-    const { track } = this.state;
-    const until = now + AHEAD;
-    const after = Math.max(this.clickedUntil, now);
-    if (!track || !this.clock || until <= after) return;
-    track.beats.forEach((beat, index) => {
-      const first = (index - track.pickup) % track.beatsPerBar === 0;
-      for (const time of this.clock?.timesOf(beat, after, until) ?? []) this.engine.click(time, first);
-    });
-    this.clickedUntil = until;
-  }
-
-  /** One bar of ticks before the sound; how long that takes. */
-  private count(from: number, soon: number): number {
-    const { track, rate } = this.state;
-    const bar = track?.bars[Math.max(0, this.barAt(from) - 1)];
-    if (!track || !bar) return 0;
-    const beat = (bar.end - bar.start) / track.beatsPerBar / rate;
-    for (let count = 0; count < track.beatsPerBar; count++) this.engine.click(soon + count * beat, count === 0);
-    return beat * track.beatsPerBar;
   }
 
   /** A loop is entered at its start from outside. */
@@ -350,9 +274,4 @@ export class Player {
   private notify(): void {
     for (const listener of this.listeners) listener();
   }
-}
-
-function urlOf(track: Track, isolation: Isolation): string {
-  const audio = `/api/references/${track.id}`;
-  return isPart(isolation) ? `${audio}/parts/${isolation}` : `${audio}/audio`;
 }
