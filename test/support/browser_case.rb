@@ -9,8 +9,18 @@ class BrowserCase < Ethoscope::TestCase
   include Capybara::Minitest::Assertions
   include Application
 
+  # One server and one browser for all tests: Capybara starts another of each for every application that it is given.
+  class Stage
+    class << self
+      attr_accessor :app
+    end
+
+    def self.call(env) = app.call(env)
+  end
+
   def setup
-    Capybara.app = app
+    Stage.app = app
+    Capybara.app = Stage
     Capybara.current_driver = :chromium
     @dispatcher = Jobs::Dispatcher.new(library, bulletin).start
     size(1280, 800)
