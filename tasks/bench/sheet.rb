@@ -55,6 +55,7 @@ module Bench
       Capybara.app = Api::Server.app(@library, Jobs::Bulletin.new)
       browser = Capybara::Session.new(:chromium, Capybara.app)
       browser.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: 1280, height: 800, deviceScaleFactor: 1, mobile: false)
+      browser.driver.browser.manage.timeouts.script_timeout = 60
       browser.visit("/studies/#{reference[:study_id]}/references/#{reference[:id]}")
       browser.find("h1", text: "long")
       browser.send_keys("z")
@@ -65,7 +66,7 @@ module Bench
     end
 
     def frames(browser, kind)
-      Capybara.using_wait_time(60) { browser.driver.browser.execute_async_script(FRAMES, kind, 300) }
+      browser.driver.browser.execute_async_script(FRAMES, kind, 300)
     end
 
     def report(name, times)
