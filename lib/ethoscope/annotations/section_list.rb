@@ -6,7 +6,6 @@ module Ethoscope
     #
     # A list is kept as entries, in order: label, letter, start (seconds), source, state, and how sure and why while it is measured.
     class SectionList
-      LABELS = %w[intro verse pre-chorus chorus post-chorus bridge breakdown build drop solo outro].freeze
       # What a section says of itself once a person has touched it.
       HEARD = { source: "heard", state: "open", confidence: 1.0, reason: "as you hear it" }.freeze
 

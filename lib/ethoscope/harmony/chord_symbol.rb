@@ -26,17 +26,6 @@ module Ethoscope
       # @return [ChordSymbol] silence, or something that is no chord
       def self.none = new(root: nil, intervals: [], bass: nil)
 
-      # @param chord [Chord] of the engine
-      # @param key [Key] for the spelling
-      # @return [ChordSymbol]
-      def self.of(chord, key)
-        return none if chord.none?
-
-        root = key.spell(chord.root)
-        quality = Chord::SUFFIXES.fetch(chord.quality)
-        parse("#{root}#{quality}#{"/#{key.spell(chord.bass)}" if chord.inverted?}")
-      end
-
       # @return [Boolean] true when no chord sounds
       def none? = root.nil?
 
@@ -90,16 +79,6 @@ module Ethoscope
         return Function.new(kind: "pedal", of: bass) if foreign && PEDALS.include?((lowest - key.pitch_class) % 12)
 
         Function.of(chord(key), key, following)
-      end
-
-      # @param semitones [Integer]
-      # @param key [Key] the key after the transposition, for the spelling
-      # @return [ChordSymbol]
-      def transpose(semitones, key)
-        return self if none?
-
-        moved = ->(name) { name && key.spell((PitchClass.parse(name) + semitones) % 12) }
-        ChordSymbol.new(root: moved.call(root), intervals:, bass: moved.call(bass))
       end
 
       private

@@ -1,12 +1,12 @@
-import { Button } from "../../components/Button";
 import { bars } from "../../lib/format";
 import { useSheet } from "../context";
 import { CardHead } from "./Drawer";
 import { Listen } from "./Listen";
+import { Remove } from "./Remove";
 
 /** A note that a person pinned to some bars. */
 export function MarkCard({ id }: { id: number }) {
-  const { analysis, select, edits } = useSheet();
+  const { analysis } = useSheet();
   const mark = analysis.marks.find((candidate) => candidate.reading_id === id);
   if (!mark) return null;
 
@@ -24,16 +24,7 @@ export function MarkCard({ id }: { id: number }) {
         heard
       />
       <Listen run={{ first: mark.first_bar, last: mark.last_bar }} />
-      <Button
-        look="refute"
-        className="mt-4"
-        onClick={() => {
-          select(null);
-          void edits.remove(id);
-        }}
-      >
-        Remove the mark
-      </Button>
+      <Remove id={id}>Remove the mark</Remove>
     </>
   );
 }

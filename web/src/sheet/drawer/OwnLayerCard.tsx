@@ -7,6 +7,7 @@ import { usePlayer } from "../../player/context";
 import { useSheet, type Brush } from "../context";
 import { CardHead, Part } from "./Drawer";
 import { LayerCardForm } from "./LayerCardForm";
+import { Remove } from "./Remove";
 
 const LEVELS = [
   { value: "0", name: "absent" },
@@ -18,7 +19,7 @@ type Level = (typeof LEVELS)[number]["value"];
 
 /** A layer that a person hears: where it plays, by section here or bar by bar on the sheet, and all that it takes to rebuild it. */
 export function OwnLayerCard({ id }: { id: number }) {
-  const { analysis, select, edits } = useSheet();
+  const { analysis, edits } = useSheet();
   const layer = analysis.heard_layers.find((candidate) => candidate.reading_id === id);
   if (!layer) return null;
 
@@ -43,16 +44,7 @@ export function OwnLayerCard({ id }: { id: number }) {
           void edits.patch(`${id}/card`, change)
         }
       />
-      <Button
-        look="refute"
-        className="mt-4"
-        onClick={() => {
-          select(null);
-          void edits.remove(id);
-        }}
-      >
-        Remove the layer
-      </Button>
+      <Remove id={id}>Remove the layer</Remove>
     </>
   );
 }

@@ -8,6 +8,7 @@ import { usePlayer } from "../../player/context";
 import { useSheet } from "../context";
 import { CardHead, Part } from "./Drawer";
 import { Listen } from "./Listen";
+import { Remove } from "./Remove";
 
 const DETAILS: Record<string, string> = {
   beats: "beats without drums",
@@ -113,7 +114,7 @@ function SightingState({ sighting, onDecide }: { sighting: Sighting; onDecide: (
 
 /** A technique that a person noted. */
 export function OwnTechniqueCard({ id }: { id: number }) {
-  const { page, select, edits } = useSheet();
+  const { page } = useSheet();
   const reading = page.readings.find((candidate) => candidate.id === id);
   if (!reading) return null;
 
@@ -132,16 +133,7 @@ export function OwnTechniqueCard({ id }: { id: number }) {
         heard
       />
       <Listen run={{ first, last }} />
-      <Button
-        look="refute"
-        className="mt-4"
-        onClick={() => {
-          select(null);
-          void edits.remove(id);
-        }}
-      >
-        Remove the note
-      </Button>
+      <Remove id={id}>Remove the note</Remove>
     </>
   );
 }
