@@ -7,7 +7,7 @@ module Store
   # follows, then the arrays as 32-bit floats.
   module FeaturesFile
     # Changes when the layout does; a file of another one is not read.
-    LAYOUT = 2
+    LAYOUT = 3
     PLAIN = %i[duration channels peak true_peak].freeze
     CLUES = %i[treble bass turns notes chords].freeze
 
@@ -18,7 +18,8 @@ module Store
       head = PLAIN.to_h { |name| [name, features.public_send(name)] }
                   .merge(layout: LAYOUT, shapes: arrays.transform_values(&:shape), tuning: features.tuning.to_h,
                     hop_seconds: features.field.hop_seconds, short_rate: features.short.rate, centres: features.short.centres,
-                    spectra_rate: features.spectra.rate, step: features.clues.step)
+                    spectra_rate: features.spectra.rate, step: features.clues.step,
+                    echo_block: features.echoes.block_seconds, echo_lag: features.echoes.lag_seconds)
       partial = "#{path}.#{Process.pid}.part"
       File.open(partial, "wb") do |file|
         file.puts(JSON.generate(head))
@@ -43,11 +44,13 @@ module Store
     def self.arrays_of(features)
       field = features.field
       { weighted: Numo::SFloat.cast(field.weighted), left: field.left, right: field.right, product: field.product, short: features.short.bands,
-        spectra: features.spectra.frames, **features.clues.to_h.slice(*CLUES) }
+        spectra: features.spectra.frames, echoes: features.echoes.curves, **features.clues.to_h.slice(*CLUES) }
     end
     private_class_method :arrays_of
 
     def self.array(file, shape)
+      return Numo::SFloat.zeros(*shape) if shape.include?(0)
+
       bytes = file.read(shape.reduce(:*) * 4)
       raise ArgumentError, "the file is cut off" unless bytes&.bytesize == shape.reduce(:*) * 4
 
@@ -60,7 +63,8 @@ module Store
       Ethoscope::Features.new(**head.slice(*PLAIN), field:, tuning: Ethoscope::Harmony::Tuning.new(**head[:tuning]),
         short: Ethoscope::Signal::ShortTime.new(arrays[:short], head[:centres], head[:short_rate]),
         spectra: Ethoscope::Signal::LogSpectra.new(arrays[:spectra], head[:spectra_rate]),
-        clues: Ethoscope::Rhythm::HarmonicClues.new(**arrays.slice(*CLUES), step: head[:step]))
+        clues: Ethoscope::Rhythm::HarmonicClues.new(**arrays.slice(*CLUES), step: head[:step]),
+        echoes: Ethoscope::Audio::Echoes.new(curves: arrays[:echoes], block_seconds: head[:echo_block], lag_seconds: head[:echo_lag]))
     end
     private_class_method :build
   end

@@ -9,6 +9,12 @@ module Ethoscope
     # The sound was read but can't be analysed: too short, too long, or silent.
     class UnusableAudio < StandardError; end
 
+    # The file is no MIDI file that can be used; the message says why.
+    class UnreadableScore < StandardError; end
+
+    # A stem that says nothing of the song: silent, of another song, or all of it; the message says which.
+    class UnusableStem < StandardError; end
+
     # A chord symbol can't be read; the message says which part and how it is written.
     class UnreadableChord < ArgumentError; end
   end

@@ -25,6 +25,8 @@ module Ethoscope
     attr_reader :tuning
     # @return [Rhythm::HarmonicClues] in 32-bit floats
     attr_reader :clues
+    # @return [Audio::Echoes]
+    attr_reader :echoes
     # @return [Signal::OnsetStrength]
     attr_reader :onset
 
@@ -49,7 +51,7 @@ module Ethoscope
       long = Signal::LongTime.new(samples, rate)
       tuning = Harmony::Tuning.measure(long)
       spectra = Signal::LogSpectra.of(long, tuning.cents)
-      { short: Signal::ShortTime.of(samples, rate), spectra:, tuning:, clues: clues(spectra, recording.duration) }
+      { short: Signal::ShortTime.of(samples, rate), spectra:, tuning:, clues: clues(spectra, recording.duration), echoes: Audio::Echoes.of(recording, samples) }
     end
     private_class_method :transforms
 
@@ -63,7 +65,7 @@ module Ethoscope
     private_class_method :clues
 
     # @param attributes [Hash] all attributes but the onset strength, which is worked out
-    def initialize(duration:, channels:, peak:, true_peak:, field:, short:, spectra:, tuning:, clues:)
+    def initialize(duration:, channels:, peak:, true_peak:, field:, short:, spectra:, tuning:, clues:, echoes:)
       @duration = duration
       @channels = channels
       @peak = peak
@@ -73,6 +75,7 @@ module Ethoscope
       @spectra = spectra
       @tuning = tuning
       @clues = clues
+      @echoes = echoes
       @onset = Signal::OnsetStrength.new(short)
       freeze
     end

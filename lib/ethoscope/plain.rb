@@ -14,6 +14,14 @@ module Ethoscope
       end
     end
 
+    # @param bytes [String] text that somebody wrote, in whatever encoding
+    # @return [String] UTF-8 without control characters
+    def self.text(bytes)
+      utf8 = bytes.dup.force_encoding(Encoding::UTF_8)
+      utf8 = bytes.dup.force_encoding(Encoding::ISO_8859_1).encode(Encoding::UTF_8) unless utf8.valid_encoding?
+      utf8.gsub(/[[:cntrl:]]/, " ")
+    end
+
     # @param object [Object] parsed JSON
     # @return [Object] the same with symbol keys
     def self.symbolized(object)

@@ -73,6 +73,10 @@ module Ethoscope
       # @return [Integer] the bar whose first beat is nearest, from 1
       def bar_at(seconds) = bar_edges[0...-1].each_index.min_by { |bar| (bar_edges[bar] - seconds).abs } + 1
 
+      # @param seconds [Float]
+      # @return [BeatGrid] the same beats so much later, for a recording that starts so much earlier
+      def shifted(seconds) = BeatGrid.new(edges: edges.map { |edge| edge + seconds }, pickup:, meter:)
+
       # @param section [Form::Section]
       # @return [Range<Integer>] its half beats, end exclusive
       def half_beats_of(section)

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Audio
+    # What comes back on one side only: the cross-correlation of the middle with the side signal, its part that is not the same
+    # forwards and backwards. Whatever merely repeats does so both ways; an echo comes after its sound. Negative where what was heard
+    # in the middle follows on the right, positive where on the left.
+    #
+    # Spectra are whitened before (generalised cross-correlation with phase transform, Knapp & Carter, IEEE TASSP 1976).
+    class Echoes
+      # Samples of a block at a quarter of the recording's rate, about six seconds.
+      BLOCK = 1 << 16
+      LONGEST = 1.3
+      # Neighbouring lags that are kept as one, by the strongest.
+      POOL = 8
+      # Bins over which spectra are levelled.
+      WHITENING = 301
+
+      # @return [Numo::SFloat] shape [blocks, lags], in deviations of the block; no rows for mono
+      attr_reader :curves
+      # @return [Float] seconds between blocks
+      attr_reader :block_seconds
+      # @return [Float] seconds between lags
+      attr_reader :lag_seconds
+
+      # @param recording [Recording]
+      # @param middle [Numo::SFloat] its mono signal at half its rate
+      # @return [Echoes]
+      def self.of(recording, middle)
+        rate = recording.rate / 4.0
+        side = recording.side if recording.stereo?
+        curves = side && side.abs.max > 1e-4 ? measure(Resampler.halve(middle), Resampler.halve(Resampler.halve(side)), (LONGEST * rate).round / POOL) : Numo::SFloat.zeros(0, 0)
+        new(curves:, block_seconds: BLOCK / rate, lag_seconds: POOL / rate)
+      end
+
+      # @param attributes [Hash] curves, block_seconds, lag_seconds
+      def initialize(curves:, block_seconds:, lag_seconds:)
+        @curves = curves
+        @block_seconds = block_seconds
+        @lag_seconds = lag_seconds
+        freeze
+      end
+
+      # @param lag [Float] seconds
+      # @return [Array<Float>] for each block the strongest value around that lag, with its sign; empty for mono
+      def at(lag)
+        place = (lag / lag_seconds).round - 1
+        return [] if curves.empty? || place + 1 >= curves.shape[1] || place < 1
+
+        curves[true, (place - 1)..(place + 1)].to_a.map { |near| near.max_by(&:abs) }
+      end
+
+      def self.measure(middle, side, lags)
+        blocks = [(middle.size.to_f / BLOCK).ceil, 1].max
+        out = Numo::SFloat.zeros(blocks, lags)
+        blocks.times do |block|
+          one, other = [middle, side].map { |samples| spectrum(samples, block) }
+          level = Signal::Series.running_mean(Signal::Frames.power(one), WHITENING)
+          sides = Signal::Series.running_mean(Signal::Frames.power(other), WHITENING)
+          curve = Numo::Pocketfft.irfft(one.conj * other / Numo::NMath.sqrt((level * (level + sides)) + 1e-9))
+          out[block, true] = pooled(curve[1..(lags * POOL)] - curve[-(lags * POOL)..].reverse)
+        end
+        out
+      end
+      private_class_method :measure
+
+      # Padded with as many zeros, so that the end of a block does not wrap onto its start.
+      def self.spectrum(samples, block)
+        padded = Numo::DFloat.zeros(2 * BLOCK)
+        part = samples[(block * BLOCK)...[(block + 1) * BLOCK, samples.size].min]
+        padded[0...part.size] = part
+        Numo::Pocketfft.rfft(padded)
+      end
+      private_class_method :spectrum
+
+      def self.pooled(curve)
+        deviation = Math.sqrt((curve**2).mean)
+        rows = curve.reshape(curve.size / POOL, POOL)
+        high = rows.max(axis: 1)
+        low = rows.min(axis: 1)
+        up = Numo::DFloat.cast(high > low * -1)
+        ((high * up) + (low * (1 - up))) / [deviation, 1e-9].max
+      end
+      private_class_method :pooled
+    end
+  end
+end

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Stems
+    # The pitches of a stem over half beats.
+    class Notes
+      # A note counts when it reaches this share of the strongest of its moment, and this one of the stem's strong notes.
+      BESIDE = 0.4
+      STRONG = 0.25
+      # Share of sounding half beats with one pitch from which the stem is a line.
+      LINE = 0.7
+      # One note of a line: half beats from and to (exclusive) counted from the first beat of the song, and its MIDI pitch.
+      Note = Value.of(:first, :last, :pitch)
+
+      # @param features [Features] of the stem
+      # @param grid [Rhythm::BeatGrid] in the stem's time
+      def initialize(features, grid)
+        activation = Harmony::NoteActivation.new(features.spectra, grid.half_beat_edges)
+        @rows = Numo::DFloat.cast(activation.activation) * Numo::DFloat.cast(activation.level).reshape(activation.size, 1)
+        @strong = Signal::Series.percentile(@rows.max(axis: 1), 0.9)
+      end
+
+      # @return [Array<Array<Integer>>] MIDI pitches that sound in each half beat, low to high
+      def sounding
+        @sounding ||= (0...@rows.shape[0]).map do |row|
+          values = @rows[row, true]
+          top = values.max
+          next [] unless top.positive? && top > @strong * STRONG
+
+          strong = (values > top * BESIDE).where.to_a
+          strong.reject { |note| overtone?(note, strong, values) }.map { |note| note + Harmony::NoteActivation::LOWEST }
+        end
+      end
+
+      # @return [Boolean] true when one pitch sounds at a time
+      def line?
+        heard = sounding.reject(&:empty?)
+        heard.any? && heard.count(&:one?) >= LINE * heard.size
+      end
+
+      # @return [Array<Integer>, nil] lowest, middle and highest MIDI pitch that matter; nil where no pitch is heard
+      def register
+        pitches = sounding.flatten.sort
+        pitches.empty? ? nil : [0.05, 0.5, 0.95].map { |share| pitches[((pitches.size - 1) * share).round] }
+      end
+
+      # @return [Float] pitches that sound at once, mean over the sounding half beats
+      def polyphony
+        heard = sounding.reject(&:empty?)
+        heard.empty? ? 0.0 : (heard.sum(&:size) / heard.size.to_f).round(1)
+      end
+
+      # @return [Array<Note>] the strongest pitch of each half beat, held while it stays; nothing where it rests
+      def line
+        pitches = (0...@rows.shape[0]).map { |row| sounding[row].empty? ? nil : @rows[row, true].max_index + Harmony::NoteActivation::LOWEST }
+        pitches.each_index.slice_when { |a, b| pitches[a] != pitches[b] }.filter_map do |run|
+          pitches[run.first] && Note.new(first: run.first, last: run.last + 1, pitch: pitches[run.first])
+        end
+      end
+
+      # @param halves [Range<Integer>] half beats
+      # @return [Numo::DFloat] shape [NOTES], mean strength of each semitone from A0 there
+      def strength(halves)
+        kept = halves.select { |half| half.between?(0, @rows.shape[0] - 1) }
+        kept.empty? ? Numo::DFloat.zeros(Harmony::NoteActivation::NOTES) : @rows[kept, true].mean(axis: 0)
+      end
+
+      private
+
+      # A weaker octave or twelfth over a strong note is its overtone.
+      def overtone?(note, strong, values) = [12, 19, 24].any? { |above| strong.include?(note - above) && values[note] < values[note - above] * 0.8 }
+    end
+  end
+end

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Stems
+    # Where a stem stands between the channels, how wide it is, and whether it wanders.
+    class Stereo
+      # Side shares under which a stem is mono, and from which it is wide.
+      MONO = 0.004
+      WIDE = 0.12
+      # It wanders when its place moves this far (of 2, from left to right), and how regular that must be.
+      WANDERS = 0.3
+      REGULAR = 0.35
+      # Bars that one turn of a wandering sound may take.
+      PERIODS = (0.5..8.0)
+
+      # @param features [Features] of the stem
+      # @param grid [Rhythm::BeatGrid] in the stem's time
+      def initialize(features, grid)
+        @field = features.field
+        @grid = grid
+        @left, @right, @product = [@field.left, @field.right, @field.product].map { |part| Numo::DFloat.cast(part.sum(axis: 1)) }
+        @power = @left + @right
+        @quiet = [@power.max * 1e-3, 1e-12].max
+      end
+
+      # @return [Array<Float, nil>] by bar, -1 left to 1 right; nil where it is silent
+      def pans = bars { |frames| (@right[frames].sum - @left[frames].sum) / @power[frames].sum }
+
+      # @return [Array<Float, nil>] by bar, the share of the side signal, 0 to 1
+      def widths = bars { |frames| (@power[frames].sum - (2 * @product[frames].sum)) / (2 * @power[frames].sum) }
+
+      # @return [Float] place over the whole song, -1 to 1
+      def pan = ((@right.sum - @left.sum) / [@power.sum, 1e-12].max).round(2)
+
+      # @return [Float] side share over the whole song
+      def width = ((@power.sum - (2 * @product.sum)) / [2 * @power.sum, 1e-12].max).clamp(0.0, 1.0).round(3)
+
+      # @return [String] "mono", "narrow" or "wide"
+      def image
+        side = (width - (pan**2 / 4)).clamp(0.0, 1.0) # what panning alone makes of the side signal is no width
+        return "mono" if side < MONO
+
+        side < WIDE ? "narrow" : "wide"
+      end
+
+      # @return [Hash, nil] range (0 to 2) and bars of one turn; nil when it stands still
+      def motion
+        sounding = @power > @quiet
+        return nil if sounding.count_true < 16
+
+        place = (@right - @left) / (@power + 1e-12)
+        range = Signal::Series.percentile(place[sounding.where], 0.95) - Signal::Series.percentile(place[sounding.where], 0.05)
+        return nil if range < WANDERS
+
+        bars = period(place * Numo::DFloat.cast(sounding))
+        bars && { range: range.round(2), bars: }
+      end
+
+      private
+
+      def bars
+        @grid.bar_edges.each_cons(2).map do |from, to|
+          frames = @field.frames(from, to)
+          @power[frames].mean > @quiet && to.positive? ? yield(frames).clamp(-1.0, 1.0).round(3) : nil
+        end
+      end
+
+      def period(place)
+        bar = (@grid.bar_edges.last - @grid.bar_edges.first) / @grid.bars / @field.hop_seconds
+        longest = [(PERIODS.end * bar).round, place.size / 2].min
+        curve = Signal::Series.autocorrelation(place - place.mean, longest + 1).to_a
+        top = Signal::Series.peaks(curve).select { |lag| lag >= PERIODS.begin * bar }.max_by { |lag| curve[lag] }
+        top && curve[top] > REGULAR ? (top / bar).round(2) : nil
+      end
+    end
+  end
+end
