@@ -101,7 +101,7 @@ module Api
       answer({ checklist: Planning.new(library, study, target_key(study)).create(wanted) }, 201)
     end
 
-    get("/techniques") { answer(techniques: Ethoscope::Techniques::Library::ENTRIES.map(&:to_h)) }
+    get("/techniques") { answer(techniques: Ethoscope::Techniques::Library.entries.map(&:to_h)) }
 
     get("/schools") { answer(schools: Ethoscope::Checklist::Schools::ALL.map(&:to_h)) }
   end

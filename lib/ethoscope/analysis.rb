@@ -5,7 +5,7 @@ module Ethoscope
   # and front end share (docs/schema.md).
   class Analysis
     # Changes when results may change, so that stored analyses say what made them.
-    ENGINE_VERSION = "0.2.1"
+    ENGINE_VERSION = "0.3.0"
 
     # @param recording [Audio::Recording]
     # @param corrections [Corrections] what a person has put right
@@ -22,10 +22,11 @@ module Ethoscope
     #
     # @param features [Features]
     # @param corrections [Corrections]
+    # @param sources [Sources] stems and a score, where there are any
     # @yieldparam stage [Symbol] one of Pipeline::STAGES, from :rhythm on
     # @yieldparam share [Float] how much of the work is done, 0 to 1
     # @return [Analysis]
-    def self.derived(features, corrections, &) = Pipeline.new(features, corrections, &).analysis
+    def self.derived(features, corrections, sources = Sources.none, &) = Pipeline.new(features, corrections, sources:, &).analysis
 
     # @param data [Hash] as {#to_h} gives it, keys strings or symbols; of this engine or an older one
     # @return [Analysis]

@@ -27,7 +27,7 @@ module Ethoscope
     end
 
     # @return [Harmony::NoteActivation] over half beats
-    def notes = @notes ||= Harmony::NoteActivation.new(features.spectra, grid.half_beat_edges)
+    def notes = @notes ||= Harmony::NoteActivation.of(features.spectra, grid.half_beat_edges)
 
     # @return [Harmony::ChordRecognizer]
     def recognizer = @recognizer ||= Harmony::ChordRecognizer.new(notes, grid.half_beat_positions)

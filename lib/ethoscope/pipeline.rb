@@ -10,13 +10,15 @@ module Ethoscope
 
     # @param features [Features]
     # @param corrections [Corrections] what a person has put right
+    # @param sources [Sources] stems and a score, where there are any
     # @param confidence [Confidence]
     # @yieldparam stage [Symbol] see STAGES, from :rhythm on
     # @yieldparam share [Float] work done, 0 to 1
-    def initialize(features, corrections = Corrections.none, confidence: Confidence.shipped, &progress)
+    def initialize(features, corrections = Corrections.none, sources: Sources.none, confidence: Confidence.shipped, &progress)
       @features = features
       @confidence = confidence
       @corrections = corrections
+      @sources = sources
       @hearing = Hearing.new(features, corrections)
       @progress = progress || ->(_stage, _share) {}
     end
@@ -43,11 +45,16 @@ module Ethoscope
       @width = Audio::Width.new(@features.field)
       @rhythm = @hearing.rhythm&.then { |found| @corrections.tempo_changes.empty? ? found : found.with_moving_tempo }
       @grid = @hearing.grid
+      @ensemble = Ensemble.new(@sources, @features, @grid, @rhythm&.swing)
+      @drums = Rhythm::DrumSteps.new(@features.short, @hearing.steps, told: @ensemble.strokes(@hearing.steps))
     end
 
     def find_chords
       @recognizer = @hearing.recognizer
-      @spans = @recognizer.spans
+      heard = @recognizer.spans
+      written = @ensemble.chords(heard)
+      @spans = written.empty? ? heard : written
+      @chord_source = written.empty? ? "mix" : "midi"
     end
 
     def find_form
@@ -93,23 +100,25 @@ module Ethoscope
     end
 
     def find_layers
-      @layers = Layers::Activity.new(@features.short, @hearing.notes, @grid, @hearing.drums).layers
-      @bass = Harmony::BassLine.new(@hearing.notes, @spans).notes
+      @layers = @ensemble.layers(Layers::Activity.new(@features.short, @hearing.notes, @grid, @hearing.drums).layers)
+      told = @ensemble.bass(@spans)
+      @bass_source = told.empty? ? "mix" : @ensemble.source_of("bass")
+      @bass = told.empty? ? Harmony::BassLine.new(@hearing.notes, @spans).notes : told
       lines = Layers::LeadLine.new(@hearing.notes, @grid)
       @leads = @sections.filter_map { |section| lines.between(section.first_bar, section.bars) }
       find_groove
     end
 
     def find_groove
-      drums = @hearing.drums
-      @patterns = @rhythm ? @sections.map { |section| drums.pattern(section.first_bar, section.bars) } : []
+      @patterns = @rhythm ? @sections.map { |section| @drums.pattern(section.first_bar, section.bars) } : []
       @timings = Rhythm::MicroTiming.new(@features.onset, @hearing.steps).timings
-      @changes = Form::Changes.new(@layers, @sections, drums.hat_rates).list
+      @changes = Form::Changes.new(@layers, @sections, @drums.hat_rates).list
     end
 
     def find_techniques
-      scene = Techniques::Scene.new(grid: @grid, sections: @sections, onset: @features.onset, short_time: @features.short, layers: @layers,
-        width: @hearing.side, patterns: @patterns, hat_rates: @hearing.drums.hat_rates)
+      scene = Techniques::Scene.new(grid: @grid, sections: @sections, features: @features, key: @key, stretches: @stretches, spans: @spans, loop: @loop,
+        notes: @hearing.notes, layers: @layers, changes: @changes, width: @hearing.side, energy: @hearing.energy, drums: @drums, steps: @hearing.steps,
+        players: @ensemble.players(drums: @drums, bass: @bass), constant: @rhythm.nil? || @rhythm.constant)
       @sightings = @rhythm ? Techniques::Library.search(scene) : []
     end
 
@@ -120,8 +129,15 @@ module Ethoscope
         key_stretches: @stretches, pentatonic: @pentatonic, loop: @loop, loops: @loops, outside: Harmony::OutsideNote.list(@spans, @key, @grid),
         cadences: Harmony::Cadence.find(chords, @key, @sections.drop(1).map(&:first_bar)), bass: @bass, sections: @sections, novelty: @segmenter.novelty, energy: @hearing.energy,
         width: @width, side: @hearing.side, loudness: @loudness, balance: Audio::Balance.new(@features.field), layers: @layers, leads: @leads,
-        patterns: @patterns, timings: @timings, changes: @changes, sightings: @sightings
+        patterns: @patterns, timings: @timings, changes: @changes, sightings: @sightings,
+        stems: @ensemble.stems(@sections, whole), score: @ensemble.score, told_by: { chords: @chord_source, bass: @bass_source, drums: @ensemble.drum_source }
       )
+    end
+
+    # Energy of the mix by bar, both channels.
+    def whole
+      power = (@features.field.left + @features.field.right).sum(axis: 1)
+      @grid.bar_edges.each_cons(2).map { |from, to| power[@features.field.frames(from, to)].mean }
     end
   end
 end

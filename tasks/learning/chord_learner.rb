@@ -18,7 +18,7 @@ module Learning
     # @return [Array] inputs [half beats, 12, inputs] and levels as binary strings, class of each half beat (-1: none of the model's)
     def self.measure(song)
       edges = half_beats(song.truth[:beats])
-      notes = Ethoscope::Harmony::NoteActivation.new(song.features.spectra, edges)
+      notes = Ethoscope::Harmony::NoteActivation.of(song.features.spectra, edges)
       [Numo::SFloat.cast(Model.inputs(notes)).to_binary, Numo::SFloat.cast(notes.level).to_binary, classes(edges, song.truth)]
     end
 

@@ -20,7 +20,7 @@ class LayerActivityTest < Ethoscope::TestCase
     long = Ethoscope::Signal::LongTime.new(samples, 22_050)
     short = Ethoscope::Signal::ShortTime.of(samples, 22_050)
     drums = Ethoscope::Rhythm::DrumSteps.new(short, Ethoscope::Rhythm::StepGrid.new(grid, nil))
-    [short, Ethoscope::Harmony::NoteActivation.new(Ethoscope::Signal::LogSpectra.of(long, 0.0), grid.half_beat_edges), grid, drums]
+    [short, Ethoscope::Harmony::NoteActivation.of(Ethoscope::Signal::LogSpectra.of(long, 0.0), grid.half_beat_edges), grid, drums]
   end
 
   def test_there_is_one_layer_a_role_with_a_value_a_bar

@@ -35,7 +35,7 @@ class NotesTest < Ethoscope::TestCase
 
     assert_in_delta(-35, tuning.cents, 4)
     assert_in_delta 1.0, tuning.histogram.sum, 0.01
-    activation = Harmony::NoteActivation.new(Ethoscope::Signal::LogSpectra.of(long, tuning.cents), [0.0, 1.0, 2.0]).activation[1, true].to_a
+    activation = Harmony::NoteActivation.of(Ethoscope::Signal::LogSpectra.of(long, tuning.cents), [0.0, 1.0, 2.0]).activation[1, true].to_a
 
     assert_includes [57, 64], activation.each_with_index.max_by(&:first).last + lowest
   end
@@ -73,7 +73,7 @@ class NotesTest < Ethoscope::TestCase
   def lowest = Harmony::NoteActivation::LOWEST
 
   def notes_of(tones, edges: [0.0, 0.5, 1.0, 1.5])
-    Harmony::NoteActivation.new(Ethoscope::Signal::LogSpectra.of(long_time(tones), 0.0), edges)
+    Harmony::NoteActivation.of(Ethoscope::Signal::LogSpectra.of(long_time(tones), 0.0), edges)
   end
 
   # Tones as [MIDI number, from, to], each with eight overtones.

@@ -30,7 +30,8 @@ module Ethoscope
       # @return [Layers::Layer] as if it had been measured
       def layer
         activity = levels.map { |level| (level / FULL).round(3) }
-        Layers::Layer.new(role: @note.value[:role] || @note.value[:name], activity:, confidence: 1.0, spans: sounding(activity))
+        Layers::Layer.new(role: @note.value[:role] || @note.value[:name], activity:, confidence: 1.0, spans: sounding(activity), name: @note.value[:name],
+          source: "heard", rivals: [])
       end
 
       # @param first_bar [Integer]

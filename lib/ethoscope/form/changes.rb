@@ -19,7 +19,8 @@ module Ethoscope
       # @param sections [Array<Section>]
       # @param hat_rates [Array<Float>] hat onsets per beat in each bar
       def initialize(layers, sections, hat_rates)
-        @layers = layers
+        # Of a role with several layers the fullest counts.
+        @roles = layers.group_by(&:role).transform_values { |group| group.map(&:activity).transpose.map(&:max) }
         @sections = sections
         @hat_rates = hat_rates
       end
@@ -39,7 +40,7 @@ module Ethoscope
       end
 
       def change(bar)
-        levels = @layers.to_h { |layer| [layer.role, levels(layer.activity, bar)] }
+        levels = @roles.transform_values { |activity| levels(activity, bar) }
         pick = ->(&test) { levels.select { |_, pair| test.call(*pair) }.keys }
         Change.new(bar:, enters: pick.call { |before, after| before < RESTS && after > PLAYS },
           leaves: pick.call { |before, after| before > PLAYS && after < RESTS },

@@ -22,6 +22,11 @@ module Ethoscope
         freeze
       end
 
+      # @param pitch [Integer] MIDI number
+      # @param chord [Chord, nil]
+      # @return [String] which tone of the chord it is: "root", "third", "fifth", "seventh" or "other"
+      def self.tone(pitch, chord) = chord.nil? || chord.none? ? "other" : TONES.fetch((pitch - chord.root) % 12, "other")
+
       # @return [Array<BassNote>] in order; rests are left out
       def notes
         chords = @spans.flat_map { |span| [span.chord] * (span.last - span.first) }
@@ -29,7 +34,7 @@ module Ethoscope
         runs = pitches.each_index.slice_when { |a, b| pitches[a] != pitches[b] || chords[a]&.root != chords[b]&.root }
         runs.filter_map do |run|
           pitch = pitches[run.first] or next
-          BassNote.new(pitch:, first: run.first, last: run.last + 1, tone: tone(pitch, chords[run.first]))
+          BassNote.new(pitch:, first: run.first, last: run.last + 1, tone: self.class.tone(pitch, chords[run.first]))
         end
       end
 
@@ -55,12 +60,6 @@ module Ethoscope
         below = top - 12
         top = below if below >= 0 && row[below] > OCTAVE_BELOW * level
         RANGE.begin + top
-      end
-
-      def tone(pitch, chord)
-        return "other" if chord.nil? || chord.none?
-
-        TONES.fetch((pitch - chord.root) % 12, "other")
       end
     end
   end

@@ -8,8 +8,6 @@ module Ethoscope
       NOTES = 84
       # MIDI number of the lowest note, A0.
       LOWEST = 21
-      ITERATIONS = 20
-      WHITENING_BINS = 37
 
       # @return [Numo::SFloat] shape [spans, NOTES]
       attr_reader :activation
@@ -18,11 +16,17 @@ module Ethoscope
 
       # @param log_spectra [Signal::LogSpectra]
       # @param times [Array<Float>] ascending edges of the spans in seconds
-      def initialize(log_spectra, times)
+      # @return [NoteActivation]
+      def self.of(log_spectra, times)
         spectra = log_spectra.means_between(times)
-        sums = spectra.sum(axis: 1)
-        @level = sums / [sums.max, 1e-9].max
-        @activation = explain(whiten(spectra))
+        new(activation: Explanation.of(spectra), level: spectra.sum(axis: 1))
+      end
+
+      # @param activation [Numo::SFloat] shape [spans, NOTES]
+      # @param level [Numo::SFloat] shape [spans], in any unit
+      def initialize(activation:, level:)
+        @activation = activation
+        @level = level / [level.max, 1e-9].max
         freeze
       end
 
@@ -45,31 +49,6 @@ module Ethoscope
       def emphasis(note, range)
         inside = [note - range.begin, range.end - note].min
         ((inside + 6) / 6.0).clamp(0.0, 1.0)
-      end
-
-      def whiten(spectra)
-        mean = band_mean(spectra)
-        deviation = Numo::NMath.sqrt((band_mean(spectra**2) - (mean**2)).clip(1e-16, nil))
-        ((spectra - mean) / (deviation + (deviation.max * 1e-4))).clip(0, nil)
-      end
-
-      def band_mean(rows)
-        bins = rows.shape[1]
-        sums = Numo::DFloat.zeros(rows.shape[0], bins + 1)
-        sums[true, 1..] = Numo::DFloat.cast(rows).cumsum(1)
-        index = Numo::Int32.new(bins).seq
-        low = (index - (WHITENING_BINS / 2)).clip(0, bins)
-        high = (index + (WHITENING_BINS / 2) + 1).clip(0, bins)
-        Numo::SFloat.cast((sums[true, high] - sums[true, low]) / (high - low))
-      end
-
-      def explain(spectra)
-        profiles = Profiles.matrix
-        gram = Numo::Linalg.dot(profiles, profiles.transpose.dup)
-        target = Numo::Linalg.dot(spectra, profiles.transpose.dup)
-        activation = target.clip(0, nil) + 1e-3
-        ITERATIONS.times { activation *= target / (Numo::Linalg.dot(activation, gram) + 1e-6) }
-        activation
       end
     end
   end

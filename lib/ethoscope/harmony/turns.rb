@@ -25,7 +25,7 @@ module Ethoscope
       # @param model [ChordModel]
       def initialize(spectra, duration, model: ChordModel.shipped)
         count = [(duration / STEP_SECONDS).floor, 2].max
-        activation = NoteActivation.new(spectra, (0..count).map { |step| step * STEP_SECONDS })
+        activation = NoteActivation.of(spectra, (0..count).map { |step| step * STEP_SECONDS })
         @notes = centred(activation)
         belief = Numo::NMath.exp(model.log_likelihood(activation))
         @chords = Numo::NMath.sqrt(belief)

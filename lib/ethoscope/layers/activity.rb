@@ -45,7 +45,7 @@ module Ethoscope
         curves = self.class.curves
         rows.map do |role, values|
           activity = values.map { |row| logistic(row, curves.fetch(role)) }
-          Layer.new(role:, activity:, confidence: confidence(role, activity), spans: spans(activity))
+          Layer.of_mix(role:, activity:, confidence: confidence(role, activity), spans: spans(activity))
         end
       end
 

@@ -69,7 +69,7 @@ module Ethoscope
 
       # @return [Array<Hash>] kind, name, songs it is seen in, sightings
       def techniques
-        rows = Techniques::Library::ENTRIES.map do |entry|
+        rows = Techniques::Library.entries.map do |entry|
           counts = @songs.map { |song| song.data[:techniques].count { |sighting| sighting[:kind] == entry.kind } }
           { kind: entry.kind, name: entry.name, songs: counts.map(&:positive?), sightings: counts.sum }
         end

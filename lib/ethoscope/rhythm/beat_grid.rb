@@ -74,6 +74,14 @@ module Ethoscope
       def bar_at(seconds) = bar_edges[0...-1].each_index.min_by { |bar| (bar_edges[bar] - seconds).abs } + 1
 
       # @param seconds [Float]
+      # @return [Float] beats since the start of bar 1, negative before it; the outermost beats go on
+      def position(seconds)
+        after = edges.bsearch_index { |edge| edge > seconds } || (edges.size - 1)
+        low = (after - 1).clamp(0, edges.size - 2)
+        low + ((seconds - edges[low]) / (edges[low + 1] - edges[low])) - pickup
+      end
+
+      # @param seconds [Float]
       # @return [BeatGrid] the same beats so much later, for a recording that starts so much earlier
       def shifted(seconds) = BeatGrid.new(edges: edges.map { |edge| edge + seconds }, pickup:, meter:)
 

@@ -18,14 +18,19 @@ module Ethoscope
 
       # @param short_time [Signal::ShortTime]
       # @param steps [StepGrid]
+      # @param told [Hash{String => Numo::DFloat}] of pieces that a better source tells, velocity on each step, shape [bars, steps]
       # @param model [StrokeModel]
-      def initialize(short_time, steps, model: StrokeModel.shipped)
+      def initialize(short_time, steps, told: {}, model: StrokeModel.shipped)
         @steps = steps
         inputs = StrokeModel.inputs(short_time, steps.times.flatten)
         likelihood = model.likelihood(inputs)
         shape = steps.times.shape
         @likely = PIECES.each_index.to_h { |i| [PIECES[i], likelihood[true, i].dup.reshape(*shape)] }
         @levels = LEVELS.transform_values { |registers| inputs[true, StrokeModel.level_columns(registers)].mean(axis: 1).reshape(*shape) }
+        told.each do |piece, velocity|
+          @likely[piece] = Numo::DFloat.cast(velocity.gt(0))
+          @levels[piece] = Numo::NMath.log(velocity.clip(0.01, 1))
+        end
         @hard = PIECES.to_h { |piece| [piece, hard(piece)] }
         freeze
       end

@@ -14,12 +14,15 @@ module Ethoscope
       # @return [Hash]
       def to_h
         { sections: @found.sections.map { |section| section.to_h.merge(confidence: @confidence.of(:section, section.confidence)) }, novelty: @found.novelty, bars:,
-          layers: @found.layers.map { |layer| layer.to_h.merge(confidence: @confidence.of(:"layer_#{layer.role}", layer.confidence)) },
-          untold_roles: Layers::Activity::UNTOLD, changes: @found.changes, phrase_bars: Form::Changes.phrase(@found.changes),
-          techniques: @found.sightings.map { |sighting| { name: Techniques::Library.entry(sighting.kind).name }.merge(sighting.to_h) } }
+          layers: @found.layers.map { |layer| layer_part(layer) }, untold_roles: Layers::Activity::UNTOLD - @found.layers.map(&:role), changes: @found.changes, phrase_bars: Form::Changes.phrase(@found.changes),
+          techniques: @found.sightings.map { |sighting| { name: Techniques::Library.entry(sighting.kind).name }.merge(sighting.to_h) },
+          stems: @found.stems, score: @found.score, told_by: @found.told_by }
       end
 
       private
+
+      # Only what is told of the mix needs its confidence put right.
+      def layer_part(layer) = layer.source == "mix" ? layer.to_h.merge(confidence: @confidence.of(:"layer_#{layer.role}", layer.confidence)) : layer.to_h
 
       def bars
         tempos = @found.grid.bar_tempos

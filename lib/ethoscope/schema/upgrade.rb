@@ -5,6 +5,7 @@ module Ethoscope
     # Fills in what analyses of older engines did not say, as "nothing found", so that they can still be shown.
     module Upgrade
       WHOLE = { drums: [], loops: [], cadences: [], leads: [], changes: [], untold_roles: [], novelty: [], phrase_bars: nil, downbeat_confidence: 0.0,
+                stems: [], score: nil, told_by: { chords: "mix", bass: "mix", drums: "mix" }, techniques: [],
                 bass: { notes: [], tones: {}, lowest: nil, highest: nil },
                 mix: { centres: [], spectrum: [], registers: [], sections: [] } }.freeze
       PARTS = { tempo: { pulse: [] }, groove: { timing: [], feel: nil }, tuning: { histogram: [] },
@@ -12,6 +13,8 @@ module Ethoscope
                 loudness: { range: nil, loudest_short_term: -70.0, true_peak: 0.0, short_term: [] } }.freeze
       CHORD = { function: nil, function_of: nil, rivals: [] }.freeze
       CANDIDATE = { reason: "" }.freeze
+      LAYER = { source: "mix", rivals: [] }.freeze
+      SIGHTING = { source: "mix", evidence: nil }.freeze
 
       # @param data [Hash] the schema of any engine version, symbol keys
       # @return [Hash] with all parts of the present one
@@ -19,6 +22,8 @@ module Ethoscope
         full = WHOLE.merge(data)
         PARTS.each { |name, defaults| full[name] = defaults.merge(full[name]) if full[name] }
         full[:chords] = full[:chords].map { |chord| CHORD.merge(chord) } if full[:chords]
+        full[:layers] = full[:layers].map { |layer| { name: layer[:role], **LAYER, **layer } } if full[:layers]
+        full[:techniques] = full[:techniques].map { |sighting| SIGHTING.merge(sighting) }
         full[:tempo] = full[:tempo].merge(candidates: full[:tempo][:candidates].map { |one| CANDIDATE.merge(one) }) if full.dig(:tempo, :candidates)
         full
       end

@@ -49,7 +49,11 @@ module Ethoscope
         best = curve.max_index
         return reach if curve[best] < usual * CLEAR
 
-        curve[best] > curve[start] * (as_long ? BETTER_AS_LONG : BETTER) ? best : start
+        if curve[best] > curve[start] * (as_long ? BETTER_AS_LONG : BETTER)
+          best
+        else
+          start
+        end
       end
       private_class_method :place
 

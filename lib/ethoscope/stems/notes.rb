@@ -15,7 +15,7 @@ module Ethoscope
       # @param features [Features] of the stem
       # @param grid [Rhythm::BeatGrid] in the stem's time
       def initialize(features, grid)
-        activation = Harmony::NoteActivation.new(features.spectra, grid.half_beat_edges)
+        activation = Harmony::NoteActivation.of(features.spectra, grid.half_beat_edges)
         @rows = Numo::DFloat.cast(activation.activation) * Numo::DFloat.cast(activation.level).reshape(activation.size, 1)
         @strong = Signal::Series.percentile(@rows.max(axis: 1), 0.9)
       end

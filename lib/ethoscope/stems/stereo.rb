@@ -37,7 +37,7 @@ module Ethoscope
 
       # @return [String] "mono", "narrow" or "wide"
       def image
-        side = (width - (pan**2 / 4)).clamp(0.0, 1.0) # what panning alone makes of the side signal is no width
+        side = (width - ((pan**2) / 4)).clamp(0.0, 1.0) # what panning alone makes of the side signal is no width
         return "mono" if side < MONO
 
         side < WIDE ? "narrow" : "wide"

@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  # Stems and score laid over the beats of a song: who plays what, by the best source that tells it.
+  class Ensemble
+    # A step holds what is played this close to it, in steps.
+    NEAR = 0.5
+
+    # @return [Array<Stems::Sound>]
+    attr_reader :sounds
+    # @return [Midi::Placement, nil] nil without a score
+    attr_reader :placement
+    # @return [Array<Midi::Part>]
+    attr_reader :parts
+
+    # @param sources [Sources]
+    # @param features [Features] of the mix
+    # @param grid [Rhythm::BeatGrid]
+    # @param swing [Rhythm::Swing, nil]
+    def initialize(sources, features, grid, swing)
+      @score = sources.score
+      @grid = grid
+      @sounds = sources.stems.map { |stem| Stems::Sound.new(stem, grid, swing) }
+      @placement = @score && Midi::Placement.of(@score, features, grid)
+      # A file of another song would tell of that one.
+      @parts = @placement&.believable? ? Midi::Parts.of(@score, sources.roles) : []
+    end
+
+    # @param drums [Rhythm::DrumSteps, nil] of the mix
+    # @param bass [Array<Harmony::BassNote>] of the mix
+    # @return [Array<Techniques::Player>] with what the mix tells of other roles, where that is given
+    def players(drums: nil, bass: [])
+      return told if drums.nil? && bass.empty?
+
+      Techniques::Players.new(grid: @grid, drums:, bass:, sounds: playing, parts:, placement:).all
+    end
+
+    # @param mix [Array<Layers::Layer>] what the mix tells
+    # @return [Array<Layers::Layer>] one for each part, the better source first for each role
+    def layers(mix) = Layers::Assembly.new(mix, playing, parts, placement, @grid).layers
+
+    # @param steps [Rhythm::StepGrid]
+    # @return [Hash{String => Numo::DFloat}] for each piece of the kit that is told by a stem or a score, velocity on each step
+    def strokes(steps)
+      players.group_by(&:role).slice(*Rhythm::DrumSteps::PIECES).transform_values { |group| velocities(group.flat_map(&:events), steps) }
+    end
+
+    # @param heard [Array<Harmony::ChordRecognizer::Span>] what the mix tells
+    # @return [Array<Harmony::ChordRecognizer::Span>] chords of the written notes over half beats, with what the mix tells as a rival where
+    #   that is another chord; none without a score
+    def chords(heard)
+      return [] if parts.empty?
+
+      by_half = heard.flat_map { |span| [span] * (span.last - span.first) }
+      Midi::ChordReader.new(parts, placement, @grid).spans.map { |span| with_rival(span, by_half[span.first...span.last].to_a) }
+    end
+
+    # @param spans [Array<Harmony::ChordRecognizer::Span>]
+    # @return [Array<Harmony::BassNote>] the bass that a score or a stem tells; none where neither does
+    def bass(spans)
+      told = players.find { |player| player.role == "bass" } or return []
+      chords = spans.flat_map { |span| [span.chord] * (span.last - span.first) }
+      told.events.select(&:pitch).filter_map { |event| bass_note(event, chords) }
+    end
+
+    # @param role [String]
+    # @return [String] the best source that tells of it
+    def source_of(role) = players.find { |player| player.role == role }&.source || "mix"
+
+    # @return [String] the best source that tells of any piece of the kit
+    def drum_source = Rhythm::DrumSteps::PIECES.map { |piece| source_of(piece) }.max_by { |source| %w[mix stem midi].index(source) }
+
+    # @param sections [Array<Form::Section>]
+    # @param whole [Array<Float>] energy of the mix by bar
+    # @return [Array<Hash>] what was measured on each stem
+    def stems(sections, whole)
+      sounds.map { |sound| sound.to_h(sections:, whole:, ducked_by: @sounds.find { |other| other.role == "kick" }&.stem&.name) }
+    end
+
+    # @return [Hash, nil] what the score says and where it lies; nil without one
+    def score
+      @score && Midi::ScoreFacts.new(@score, parts, placement, @grid).to_h
+    end
+
+    private
+
+    def told = @told ||= Techniques::Players.new(grid: @grid, sounds: playing, parts:, placement:).all
+
+    def with_rival(span, heard)
+      other = heard.group_by(&:chord).max_by { |_, group| group.size }&.last&.first
+      return span if other.nil? || other.chord == span.chord || other.chord.none?
+
+      Harmony::ChordRecognizer::Span.new(**span.to_h, rivals: [[other.chord, other.confidence], *span.rivals].uniq(&:first).first(2))
+    end
+
+    # A return of a shared effect plays nothing itself.
+    def playing = sounds.reject { |sound| sound.role == Layers::Role::RETURN }
+
+    def velocities(events, steps)
+      out = Numo::DFloat.zeros(steps.bars, steps.steps)
+      events.each do |event|
+        step = (event.beat * steps.per_beat).round
+        bar, place = step.divmod(steps.steps)
+        out[bar, place] = [out[bar, place], event.velocity.clamp(0.01, 1.0)].max if bar.between?(0, steps.bars - 1)
+      end
+      out
+    end
+
+    def bass_note(event, chords)
+      first = ((event.beat + @grid.pickup) * 2).round
+      last = [((event.beat + event.beats + @grid.pickup) * 2).round, first + 1].max
+      return nil unless first.between?(0, chords.size - 1)
+
+      Harmony::BassNote.new(pitch: event.pitch, first:, last: [last, chords.size].min, tone: Harmony::BassLine.tone(event.pitch, chords[first]))
+    end
+  end
+end

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # A shaker or hat that plays hard and soft in turn: on the mix in sixteenths, where the soft ones stand between the beats' halves.
+      module AlternatingVelocity
+        KIND = "alternating_velocity"
+        ROLES = %w[percussion hats].freeze
+        AIR = (5000.0..11_000.0)
+        # On the mix: how far the hard ones may differ, how far under them the soft ones lie, and how clearly all begin, in dB.
+        EVEN_DB = 4.0
+        SOFT_DB = (-18.0..-7.0)
+        BEGINS_DB = 8.0
+        # Of a part's own strokes: soft against hard, in velocity and in level, and the share of strokes that follow the turn.
+        SOFTER = { "midi" => 0.62, "stem" => 0.45 }.freeze
+        KEPT = 0.8
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          told = scene.told.select { |player| ROLES.include?(player.role) }
+          return told.flat_map { |player| runs(scene, player.source) { |section| in_part(scene, player, section) } } if told.any?
+          return [] unless scene.features && scene.steps&.per_beat == 4
+
+          peaks, before = levels(scene)
+          runs(scene, "mix") { |section| in_mix(scene, section, peaks, before) }
+        end
+
+        # Neighbouring sections that alternate, as one sighting each.
+        def self.runs(scene, source)
+          found = scene.sections.filter_map { |section| yield(section)&.then { |detail| [section, detail] } }
+          found.slice_when { |(a, _), (b, _)| b.first_bar != a.last_bar + 1 }.map do |run|
+            detail, levels = run.first.last
+            scene.sighting(KIND, run.first.first.first_bar..run.last.first.last_bar, confidence: source == "mix" ? 0.7 : 0.95, source:, detail:,
+              evidence: scene.evidence("mean level of neighbouring strokes", levels, unit: "dB", threshold: SOFT_DB.end, first_bar: run.first.first.first_bar, step: 1.0 / (scene.bar_beats * 4)))
+          end
+        end
+        private_class_method :runs
+
+        # Level just after each step, and just before it.
+        def self.levels(scene)
+          level = scene.features.short.level(AIR)
+          at = scene.steps.times.flatten * scene.features.short.rate
+          [Signal::Series.sample(Signal::Series.running_max(level, 2), at + 1), Signal::Series.sample(level, at - 3)].map { |curve| curve.reshape(*scene.steps.times.shape) }
+        end
+        private_class_method :levels
+
+        def self.in_mix(scene, section, peaks, before)
+          after, ahead = [peaks, before].map { |rows| places(rows[scene.bars_in(section), true]) }
+          top = [after.max, 1e-9].max
+          db = after.map { |value| 20 * Math.log10((value / top) + 1e-3) }
+          rise = after.zip(ahead).map { |now, then_| 20 * Math.log10((now + 1e-6) / (then_ + 1e-6)) }
+          soft = db.values_at(1, 3)
+          return nil unless (db[0] - db[2]).abs < EVEN_DB && (soft[0] - soft[1]).abs < EVEN_DB && soft.all? { |value| SOFT_DB.cover?(value) }
+          return nil unless rise.values_at(0, 2).min > BEGINS_DB && rise[1] + rise[3] > 1
+
+          [{ unit: "16th", softer_db: (soft.sum / 2).abs.round(1) }, db]
+        end
+        private_class_method :in_mix
+
+        # Middle level on each step of the beat.
+        def self.places(rows)
+          middles = (0...rows.shape[1]).map { |step| Signal::Series.percentile(rows[true, step].dup, 0.5) }
+          middles.each_slice(4).to_a.transpose.map { |same| same.sum / same.size }
+        end
+        private_class_method :places
+
+        def self.in_part(scene, player, section)
+          events = player.within(scene.beats_in(section))
+          return nil if events.size < section.bars * 4
+
+          gaps = events.each_cons(2).map { |a, b| b.beat - a.beat }.sort
+          unit = gaps[gaps.size / 2]
+          turns = events.group_by { |event| (event.beat / unit).round.odd? }
+          hard, soft = [false, true].map { |odd| turns.fetch(odd, []).map(&:velocity).sort }
+          return nil if hard.empty? || soft.empty?
+
+          loud, quiet = [hard, soft].map { |list| list[list.size / 2] }
+          kept = (hard.count { |value| value > (loud + quiet) / 2 } + soft.count { |value| value < (loud + quiet) / 2 }) / events.size.to_f
+          return nil unless quiet < loud * SOFTER.fetch(player.source) && kept >= KEPT
+
+          db = 20 * Math.log10(quiet / loud)
+          [{ unit: unit < 0.35 ? "16th" : "8th", softer_db: db.abs.round(1) }, events.first(16).map { |event| 20 * Math.log10([event.velocity, 0.01].max / loud) }]
+        end
+        private_class_method :in_part
+      end
+    end
+  end
+end

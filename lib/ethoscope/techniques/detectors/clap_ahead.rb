@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # Two parts share the backbeat, a clap and a snare, and the clap starts a few milliseconds earlier.
+      module ClapAhead
+        KIND = "clap_ahead"
+        CLAP = /clap/i
+        # What counts as one stroke, and the least and the most that it may be ahead, in ms.
+        SAME_MS = 60
+        AHEAD_MS = (4.0..40.0)
+        FEWEST = 6
+        SHARED = 0.6
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          backbeat = scene.told.select { |player| player.role == "snare" }
+          clap = backbeat.find { |player| player.name.match?(CLAP) }
+          snare = (backbeat - [clap]).first
+          return [] unless clap && snare
+
+          beat_ms = 60_000.0 / scene.grid.bar_tempos.sort[scene.grid.bars / 2]
+          ahead = clap.events.filter_map { |event| distance(event, snare, beat_ms) }
+          return [] if ahead.size < [FEWEST, SHARED * clap.events.size].max
+
+          middle = ahead.sort[ahead.size / 2]
+          return [] unless AHEAD_MS.cover?(middle) && ahead.count(&:positive?) >= 0.8 * ahead.size
+
+          bars = ((clap.events.first.beat / scene.bar_beats).floor + 1)..((clap.events.last.beat / scene.bar_beats).floor + 1)
+          [scene.sighting(KIND, bars, confidence: 0.9, source: clap.source, detail: { ms: middle.round },
+            evidence: scene.evidence("how far each clap is ahead of the snare", ahead, unit: "ms", threshold: AHEAD_MS.begin, first_bar: bars.begin, step: bars.size / ahead.size.to_f))]
+        end
+
+        def self.distance(event, snare, beat_ms)
+          near = snare.events.min_by { |other| (other.beat - event.beat).abs } or return nil
+          ms = (near.beat - event.beat) * beat_ms
+          ms.abs <= SAME_MS ? ms : nil
+        end
+        private_class_method :distance
+      end
+    end
+  end
+end

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # Below the bass a tone falls through the first bars of a section.
+      module FallingSub
+        KIND = "falling_sub"
+        LOW = (30.0..140.0)
+        # How far it must fall, in octaves, within how many beats, how steadily, and how much of the low end it is.
+        FALLS = 0.5
+        BEATS = (2..8)
+        STEADY = 0.8
+        PURE = 0.6
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          tracks = [scene.features, *scene.players.filter_map(&:sound).uniq.select { |sound| sound.role == "fx" }]
+          scene.sections.drop(1).filter_map { |section| tracks.compact.reverse.filter_map { |track| at_start(scene, track, section) }.first }
+        end
+
+        def self.at_start(scene, track, section)
+          features, offset = track.is_a?(Features) ? [track, 0.0] : [track.features, track.stem.offset]
+          edges = scene.grid.edges[scene.grid.pickup..]
+          first = scene.beats_in(section).begin
+          points = (0...(BEATS.end * 4)).filter_map do |i|
+            (first + (i / 4)) + 1 < edges.size ? edges[first + (i / 4)] + ((edges[first + (i / 4) + 1] - edges[first + (i / 4)]) * ((i % 4) + 0.5) / 4) : nil
+          end
+          course = points.map { |time| centre(features, time - offset) }
+          length = falling(course)
+          length >= BEATS.begin * 4 ? sighting(scene, section, course, length, track) : nil
+        end
+        private_class_method :at_start
+
+        # Frequency of the strongest low band in Hz when it stands clear of the others, else nil.
+        def self.centre(features, time)
+          bands = features.short.bands_in(LOW)
+          row = features.short.bands[(time * features.short.rate).round.clamp(0, features.short.size - 1), bands]
+          weights = row**2
+          top = weights.max_index
+          near = weights[[top - 1, 0].max..[top + 1, weights.size - 1].min].sum
+          return nil unless row.max > 1e-3 && near > PURE * weights.sum
+
+          around = ([top - 1, 0].max..[top + 1, weights.size - 1].min).to_a
+          around.sum { |band| features.short.centres[bands[band]] * weights[band] } / near
+        end
+        private_class_method :centre
+
+        # Points from the first on over which it falls far and steadily; 0 when it does not.
+        def self.falling(course)
+          run = course.take_while { |value| value }
+          return 0 if run.size < BEATS.begin * 4
+
+          low = run.each_index.min_by { |i| run[i] }
+          steps = run[0..low].each_cons(2).to_a
+          falls = Math.log2(run.first / run[low]) >= FALLS && steps.count { |a, b| b <= a * 1.01 } >= STEADY * steps.size
+          falls ? low + 1 : 0
+        end
+        private_class_method :falling
+
+        def self.sighting(scene, section, course, length, track)
+          beats = (length / 4.0).round(1)
+          bars = section.first_bar..[section.first_bar + ((beats - 0.01) / scene.bar_beats).floor, section.last_bar].min
+          scene.sighting(KIND, bars, confidence: 0.75, source: track.is_a?(Features) ? "mix" : "stem", detail: { beats:, semitones: (12 * Math.log2(course.first / course[length - 1])).round },
+            evidence: scene.evidence("frequency of the low tone", course, unit: "Hz", first_bar: section.first_bar, step: 0.25 / scene.bar_beats))
+        end
+        private_class_method :sighting
+      end
+    end
+  end
+end

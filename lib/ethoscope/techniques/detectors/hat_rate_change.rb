@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # The hats play faster or slower from a section on.
+      module HatRateChange
+        KIND = "hat_rate_change"
+        FASTER = 1.5
+        # Fewer strokes a beat than this are no hat pattern.
+        SLOWEST = 0.93
+        # A shaker between the hats sounds like faster hats: where strokes alternate it is one.
+        HATS = "hats"
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          rates = scene.sections.map { |section| scene.middle(scene.hat_rates, section) }
+          shaken = AlternatingVelocity.find(scene).flat_map { |sighting| (sighting.first_bar..sighting.last_bar).to_a }
+          starts = (1...scene.sections.size).select { |i| changed?(rates[i - 1], rates[i]) && !shaken.include?(scene.sections[i].first_bar) }
+          starts.map { |i| sighting(scene, rates, i, run(rates, i)) }
+        end
+
+        def self.changed?(before, after)
+          slow, fast = [before, after].minmax
+          slow >= SLOWEST && fast / slow >= FASTER
+        end
+        private_class_method :changed?
+
+        # The last section of those that keep the new rate.
+        def self.run(rates, i) = (i...rates.size).take_while { |j| (rates[j] / rates[i]).between?(0.75, 1.33) }.last
+        private_class_method :run
+
+        def self.sighting(scene, rates, i, last)
+          from = rates[i - 1]
+          to = rates[i]
+          shown = scene.sections[i - 1].first_bar
+          bars = scene.sections[i].first_bar..scene.sections[last].last_bar
+          source = scene.player(HATS)&.source || "mix"
+          scene.sighting(KIND, bars, confidence: source == "mix" ? 0.4 + ([from, to].max / [from, to].min / 8) : 0.95, source:,
+            detail: { from_per_beat: from.round(1), to_per_beat: to.round(1) },
+            evidence: scene.evidence("hat strokes a beat", scene.hat_rates[(shown - 1)...bars.max], unit: "strokes", threshold: from * (to > from ? FASTER : 1 / FASTER), first_bar: shown))
+        end
+        private_class_method :sighting
+      end
+    end
+  end
+end

@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # On the first beat of a section all registers jump far more than on other first beats, and the tail rings on.
+      module Impact
+        KIND = "impact"
+        REGISTERS = [40.0..120.0, 300.0..1500.0, 4000.0..11_000.0].freeze
+        # How far over the section's usual first beats, in dB, in each register, and how much must be left after a beat.
+        OVER_DB = 6.0
+        LEAST_DB = 3.0
+        TAIL_DB = -18.0
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          return [] unless scene.features
+
+          peaks = REGISTERS.map { |range| heights(scene, range) }
+          scene.sections.drop(1).filter_map { |section| at_start(scene, section, peaks) }
+        end
+
+        # Level in dB just after each beat line, and one beat later.
+        def self.heights(scene, range)
+          short = scene.features.short
+          level = short.level(range)
+          db = Numo::NMath.log10((level / [level.max, 1e-9].max) + 1e-4) * 20
+          wide = Signal::Series.running_max(db, 4)
+          scene.grid.edges[scene.grid.pickup..].map { |edge| wide[((edge * short.rate).round + 4).clamp(0, wide.size - 1)] }
+        end
+        private_class_method :heights
+
+        def self.at_start(scene, section, peaks)
+          first = scene.beats_in(section).begin
+          others = (1...section.bars).map { |bar| first + (bar * scene.bar_beats) }
+          return nil if others.size < 3
+
+          over = peaks.map { |heights| heights[first] - others.map { |beat| heights[beat] }.sort[others.size / 2] }
+          tail = peaks.last[first + 1] - peaks.last[first]
+          return nil unless over.min >= LEAST_DB && over.sum / over.size >= OVER_DB && tail > TAIL_DB
+
+          shown = [first, *others].map { |beat| peaks.sum { |heights| heights[beat] } / peaks.size }
+          scene.sighting(KIND, section.first_bar..section.first_bar, confidence: 0.5 + (over.sum / over.size / 30), detail: { jump_db: (over.sum / over.size).round(1) },
+            evidence: scene.evidence("level of each bar's first beat", shown, unit: "dB", threshold: shown.drop(1).sort[others.size / 2] + OVER_DB, first_bar: section.first_bar))
+        end
+        private_class_method :at_start
+      end
+    end
+  end
+end

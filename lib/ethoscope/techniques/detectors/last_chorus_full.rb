@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # The last chorus has more layers than any section before it.
+      module LastChorusFull
+        KIND = "last_chorus_full"
+        PLAYS = 0.5
+        FEWEST = 4
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          return [] if scene.layers.all? { |layer| layer.source == "mix" }
+
+          last = scene.sections.reverse.find { |section| section.label.start_with?("chorus") } or return []
+          counts = scene.sections.to_h { |section| [section, playing(scene, section)] }
+          before = counts.select { |section, _| section.first_bar < last.first_bar }.values.max or return []
+          return [] unless counts[last] > before && counts[last] >= FEWEST
+
+          [scene.sighting(KIND, last.bar_range, confidence: 0.8, source: scene.source_of(scene.layers.map(&:role)), detail: { layers: counts[last] },
+            evidence: scene.evidence("layers that play in each bar", scene.grid.bars.times.map do |bar|
+              scene.layers.count do |layer|
+                layer.activity[bar] > PLAYS
+              end
+            end, unit: "layers", threshold: before + 1))]
+        end
+
+        def self.playing(scene, section) = scene.layers.count { |layer| layer.activity[scene.bars_in(section)].then { |bars| bars.sum / bars.size } > PLAYS }
+        private_class_method :playing
+      end
+    end
+  end
+end

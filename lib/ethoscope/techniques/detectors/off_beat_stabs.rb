@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # Short chords on the second eighth of the beat and not on the beat. In a mix they hide among other strokes: notes or a stem are needed.
+      module OffBeatStabs
+        KIND = "off_beat_stabs"
+        ROLES = %w[chords guitar brass lead].freeze
+        # Share of onsets off the beat, onsets a bar at the least, and how long a written stab may be, in beats.
+        OFF = 0.8
+        FEWEST = 1.5
+        SHORT = 0.55
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          return [] if scene.grid.meter.compound
+
+          scene.told.select { |player| ROLES.include?(player.role) }.flat_map do |player|
+            scene.sections.filter_map { |section| in_section(scene, player, section) }
+          end
+        end
+
+        def self.in_section(scene, player, section)
+          events = player.within(scene.beats_in(section)).uniq { |event| (event.beat * 4).round }
+          return nil if events.size < FEWEST * section.bars
+
+          share = off_beats(events) / events.size.to_f
+          return nil unless share >= OFF && (player.source != "midi" || events.count { |event| event.beats <= SHORT } >= OFF * events.size)
+
+          by_bar = section.bar_range.map do |bar|
+            events.select do |event|
+              event.beat.between?((bar - 1) * scene.bar_beats, (bar * scene.bar_beats) - 0.01)
+            end.then { |list| list.empty? ? nil : off_beats(list) / list.size.to_f }
+          end
+          scene.sighting(KIND, section.bar_range, confidence: player.source == "midi" ? 0.97 : 0.8, source: player.source,
+            detail: { part: player.name, share: (share * 100).round },
+            evidence: scene.evidence("share of onsets off the beat", by_bar, unit: "of 1", threshold: OFF, first_bar: section.first_bar))
+        end
+        private_class_method :in_section
+
+        def self.off_beats(events) = events.count { |event| (event.beat % 1).between?(0.35, 0.72) }
+        private_class_method :off_beats
+      end
+    end
+  end
+end

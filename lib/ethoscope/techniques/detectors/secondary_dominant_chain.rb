@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # Dominants that lead into one another: roots that fall by fifths, each but the last with a major third and outside the plain scale.
+      module SecondaryDominantChain
+        KIND = "secondary_dominant_chain"
+        DOMINANTS = %w[7 maj].freeze
+        FEWEST = 2
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          key = scene.key or return []
+          rows = HarmonyRuns.of(scene).chunk_while { |a, b| DOMINANTS.include?(a.chord.quality) && (a.chord.root - b.chord.root) % 12 == 7 }
+          rows.select { |row| chain?(row, key) }.map { |row| sighting(scene, row, key) }
+        end
+
+        # At least two dominants before the landing, of which two are no home chords of the key.
+        def self.chain?(row, key)
+          dominants = row[0...-1]
+          dominants.size >= FEWEST && dominants.count { |run| (run.chord.pitch_classes - key.scale).any? } >= FEWEST && dominants.any? { |run| run.chord.quality == "7" }
+        end
+        private_class_method :chain?
+
+        def self.sighting(scene, row, key)
+          bars = HarmonyRuns.bars(scene, row)
+          scene.sighting(KIND, bars, confidence: 0.75, detail: { count: row.size - 1, chords: row.map { |run| Harmony::Degree.of(run.chord, key).numeral }.join(" ") },
+            evidence: scene.evidence("root over the tonic", row.map do |run|
+              (run.chord.root - key.pitch_class) % 12
+            end, unit: "semitones", first_bar: bars.begin, step: bars.size / row.size.to_f))
+        end
+        private_class_method :sighting
+      end
+    end
+  end
+end

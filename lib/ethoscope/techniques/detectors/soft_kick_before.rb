@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # A soft kick one or two sixteenths ahead of a hard one, as a habit.
+      module SoftKickBefore
+        KIND = "soft_kick_before"
+        SOFT = 0.72
+        AHEAD = [1, 2].freeze
+        # Share of bars in which it happens, and times at the least.
+        SHARE = 0.2
+        FEWEST = 3
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          kick = scene.told.find { |player| player.role == "kick" } or return []
+          pairs = kick.events.each_cons(2).select { |soft, hard| ahead?(soft, hard) }
+          bars = pairs.map { |soft, _| (soft.beat / scene.bar_beats).floor + 1 }.uniq
+          return [] if pairs.size < FEWEST || bars.size < SHARE * scene.grid.bars
+
+          softness = pairs.sum { |soft, hard| soft.velocity / hard.velocity } / pairs.size
+          counts = (1..scene.grid.bars).map { |bar| pairs.count { |soft, _| (soft.beat / scene.bar_beats).floor + 1 == bar } }
+          [scene.sighting(KIND, bars.min..bars.max, confidence: kick.source == "midi" ? 0.97 : 0.75, source: kick.source,
+            detail: { ahead: pairs.map { |soft, hard| steps(soft, hard) }.tally.max_by(&:last).first, velocity: (softness * 100).round },
+            evidence: scene.evidence("soft kicks ahead of a hard one, by bar", counts, unit: "kicks", threshold: 1))]
+        end
+
+        def self.steps(soft, hard) = ((hard.beat - soft.beat) * 4).round
+        private_class_method :steps
+
+        def self.ahead?(soft, hard) = AHEAD.include?(steps(soft, hard)) && soft.velocity < SOFT * hard.velocity
+        private_class_method :ahead?
+      end
+    end
+  end
+end

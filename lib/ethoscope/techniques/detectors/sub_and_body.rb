@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # Two bass stems with the same notes that hardly share a frequency: a sub, and a body over it.
+      module SubAndBody
+        KIND = "sub_and_body"
+        # The sub ends under this frequency; the body has at most this share of its energy there.
+        SUB_HZ = 160
+        SHARED = 0.15
+        TOGETHER = 0.6
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          sounds = scene.players.filter_map(&:sound).select { |sound| sound.role == "bass" }.uniq
+          sub = sounds.find { |sound| sound.tone.bandwidth.last <= SUB_HZ }
+          body = (sounds - [sub]).find { |sound| low_share(sound) <= SHARED }
+          return [] unless sub && body
+
+          both = sub.presence.activity.zip(body.presence.activity).map { |pair| pair.min }
+          playing = sub.presence.activity.count(&:positive?)
+          return [] if playing.zero? || both.count { |value| value > 0.3 } < TOGETHER * playing
+
+          bars = both.each_index.select { |bar| both[bar] > 0.3 }
+          [scene.sighting(KIND, (bars.first + 1)..(bars.last + 1), confidence: 0.9, source: "stem", detail: { split_hz: sub.tone.bandwidth.last },
+            evidence: scene.evidence("bars in which sub and body play together", both, unit: "of 1", threshold: 0.3))]
+        end
+
+        def self.low_share(sound)
+          field = sound.features.field
+          power = (field.left + field.right).mean(axis: 0)
+          low = Audio::SoundField::CENTRES.each_index.select { |band| Audio::SoundField::CENTRES[band] < SUB_HZ * 0.7 }
+          power[low].sum / [power.sum, 1e-12].max
+        end
+        private_class_method :low_share
+      end
+    end
+  end
+end

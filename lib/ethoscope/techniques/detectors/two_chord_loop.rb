@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Techniques
+    module Detectors
+      # The loop is two chords whose roots lie a fourth or a fifth apart.
+      module TwoChordLoop
+        KIND = "two_chord_loop"
+        INTERVALS = [5, 7].freeze
+        # Share of the song that the loop must tell.
+        COVERS = 0.5
+
+        # @param scene [Scene]
+        # @return [Array<Sighting>]
+        def self.find(scene)
+          loop = scene.loop or return []
+          chords = loop.chords.flatten.reject(&:none?).chunk_while { |a, b| a.root == b.root }.map(&:first)
+          roots = chords.map(&:root).uniq
+          return [] unless roots.size == 2 && INTERVALS.include?((roots[1] - roots[0]) % 12) && loop.starts.size * loop.bars >= COVERS * scene.grid.bars
+
+          told = (1..scene.grid.bars).map { |bar| loop.starts.any? { |start| bar.between?(start, start + loop.bars - 1) } ? 1 : 0 }
+          [scene.sighting(KIND, loop.starts.first..(loop.starts.last + loop.bars - 1), confidence: loop.confidence,
+            detail: { chords: chords.uniq(&:root).map do |chord|
+              scene.key ? Harmony::Degree.of(chord, scene.key).numeral : chord.symbol(Harmony::Key.named("C", "major"))
+            end.join(" and ") },
+            evidence: scene.evidence("bars that the two chords fill", told, unit: "yes or no", threshold: 1))]
+        end
+      end
+    end
+  end
+end
