@@ -80,6 +80,7 @@ module Api
     error(Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio) do |e|
       answer(Problem.new(422, "unusable_audio", e.message, "file").to_h, 422)
     end
+    error(Ethoscope::Errors::UnreadableScore) { |e| answer(Problem.new(422, "unusable_score", e.message, "file").to_h, 422) }
     error(Sequel::DatabaseError) do |e|
       full = e.message.include?("full")
       answer(

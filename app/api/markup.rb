@@ -97,7 +97,7 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::NewTechnique)
       place = bar_run(sheet_of(reference), wanted)
-      noted(reference, "Note #{wanted[:name]}", aspect: "technique", value: { name: wanted[:name] }, statement: wanted[:name], note: wanted[:note].to_s, **place)
+      noted(reference, "Note #{wanted[:name]}", aspect: "technique", value: wanted.slice(:name, :kind).compact, statement: wanted[:name], note: wanted[:note].to_s, **place)
     end
 
     post "/references/:id/sightings" do |id|

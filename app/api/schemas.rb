@@ -93,7 +93,7 @@ module Api
       optional(:mode).filled(:string, included_in?: MODES)
     end
 
-    ROLES = %w[kick snare hats percussion bass chords pad lead counter-melody strings brass guitar vocal texture fx].freeze
+    ROLES = Ethoscope::Layers::Role::ALL
     PURPOSES = ["lead", "support", "ear candy", "glue"].freeze
 
     NewLayer = Dry::Schema.Params do
@@ -105,7 +105,7 @@ module Api
       optional(:name).filled(:string, max_size?: 60)
       optional(:role).maybe(:string, included_in?: ROLES)
       optional(:card).hash do
-        %i[sound register articulation pattern pan width automation].each { |field| optional(field).value(:string, max_size?: 300) }
+        %i[sound register articulation pattern variations pan width sends automation made_from lost shared].each { |field| optional(field).value(:string, max_size?: 300) }
         optional(:have).maybe(:string, included_in?: %w[have need substitute])
         optional(:stacked).maybe(:integer, gteq?: 1, lteq?: 64)
         optional(:purpose).maybe(:string, included_in?: PURPOSES)
@@ -113,11 +113,18 @@ module Api
           required(:text).filled(:string, max_size?: 200)
           optional(:source).maybe(:string, included_in?: SOURCES)
           optional(:sure).maybe(:float, gteq?: 0, lteq?: 1)
+          optional(:cost).value(:string, max_size?: 60)
+          optional(:live).maybe(:bool)
+        end
+        optional(:stack).array(:hash) do
+          required(:text).filled(:string, max_size?: 200)
+          required(:gives).filled(:string, included_in?: %w[body attack air width])
         end
         optional(:chain).array(:hash) do
           required(:type).filled(:string, max_size?: 60)
           optional(:setting).value(:string, max_size?: 120)
           optional(:amount).value(:string, max_size?: 60)
+          optional(:why).value(:string, max_size?: 200)
         end
       end
     end
@@ -158,6 +165,35 @@ module Api
       required(:first_bar).filled(:integer, gteq?: 1, lteq?: 4000)
       required(:last_bar).filled(:integer, gteq?: 1, lteq?: 4000)
       optional(:note).maybe(:string, max_size?: 500)
+      optional(:kind).maybe(:string, max_size?: 60)
+    end
+
+    StemChange = Dry::Schema.Params do
+      optional(:role).filled(:string, included_in?: Ethoscope::Layers::Role::CHOICES)
+      optional(:name).filled(:string, max_size?: 120)
+      optional(:set_offset).maybe(:float, gteq?: -1200, lteq?: 1200)
+    end
+
+    ScoreRoles = Dry::Schema.Params do
+      required(:roles).array(:hash) do
+        required(:name).filled(:string, max_size?: 200)
+        required(:role).filled(:string, included_in?: Ethoscope::Layers::Role::ALL)
+      end
+    end
+
+    EntryTexts = Dry::Schema.Params do
+      optional(:name).filled(:string, max_size?: 120)
+      optional(:family).filled(:string, included_in?: [*Ethoscope::Techniques::Library::FAMILIES, "own"])
+      %i[summary hear mix stems midi measure wrong].each { |field| optional(field).value(:string, max_size?: 500) }
+      optional(:steps).value(:array, max_size?: 12).each(:string, max_size?: 300)
+    end
+
+    NewEntry = Dry::Schema.Params(parent: EntryTexts) do
+      required(:name).filled(:string, max_size?: 120)
+    end
+
+    LayerCopy = Dry::Schema.Params do
+      required(:reference_id).filled(:integer)
     end
 
     NewChecklist = Dry::Schema.Params do

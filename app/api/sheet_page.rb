@@ -14,10 +14,13 @@ module Api
     def to_h
       { reference: @reference.merge(run: @library.analyses.latest(@reference[:recording_id])), analysis: sheet&.analysis&.to_h, readings:,
         current: current.transform_values { |reading| reading[:id] }, contradictions: @library.readings.contradictions(@reference[:id]),
-        journal: @library.journal.state(@reference[:id]), derivation: @library.derivation(@reference)&.slice(:state, :stage, :progress, :error) }
+        journal: @library.journal.state(@reference[:id]), derivation: @library.derivation(@reference)&.slice(:state, :stage, :progress, :error),
+        stems: @library.stems.of_reference(@reference[:id]), score: @library.scores.of_reference(@reference[:id]), table: sheet && table }
     end
 
     private
+
+    def table = Ethoscope::Layers::SectionTable.new(sheet.analysis.to_h).rows
 
     def sheet = @sheet ||= @library.sheet(@reference)
 

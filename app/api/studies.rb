@@ -1,12 +1,11 @@
 # frozen_string_literal: true
 
-require "uri"
-
 module Api
   # Studies, their references, profile and checklists.
   class Studies < Base
-    MAX_UPLOAD = 400 << 20
     HEARTBEAT_SECONDS = 10
+
+    helpers Uploads
 
     helpers do
       def reference_rows(study_id)
@@ -19,22 +18,6 @@ module Api
 
       def target_key(study)
         study[:target_tonic] && study[:target_mode] && Ethoscope::Harmony::Key.named(study[:target_tonic], study[:target_mode])
-      end
-
-      def upload_name
-        name = URI.decode_www_form_component(request.env["HTTP_X_FILE_NAME"].to_s)
-        name = name.dup.force_encoding(Encoding::UTF_8).scrub("").gsub(/[[:cntrl:]]/, "")
-        name.strip.empty? ? "untitled" : name[0, 300]
-      rescue ArgumentError
-        "untitled"
-      end
-
-      def check_size
-        length = request.content_length
-        raise Problem.new(411, "no_length", "The upload does not say how long it is.", "file") unless length
-        return if length.to_i <= MAX_UPLOAD
-
-        raise Problem.new(413, "too_large", "The file is larger than #{MAX_UPLOAD >> 20} MB. Export it as FLAC or MP3.", "file")
       end
     end
 
@@ -100,8 +83,6 @@ module Api
       wanted = input(Schemas::NewChecklist)
       answer({ checklist: Planning.new(library, study, target_key(study)).create(wanted) }, 201)
     end
-
-    get("/techniques") { answer(techniques: Ethoscope::Techniques::Library.entries.map(&:to_h)) }
 
     get("/schools") { answer(schools: Ethoscope::Checklist::Schools::ALL.map(&:to_h)) }
   end

@@ -19,7 +19,9 @@ module Jobs
     # @param job [Hash]
     # @return [Hash] what the worker has to do
     def task(job)
-      { kind: "analyse", corrections: JSON.parse(job[:corrections] || "{}"), features: @library.recordings.features_path(recording(job)) }
+      terms = JSON.parse(job[:corrections] || "{}", symbolize_names: true)
+      { kind: "analyse", derives: !job[:corrections].nil?, corrections: terms.except(:sources), sources: located(terms.fetch(:sources, {})),
+        features: @library.recordings.features_path(recording(job)) }
     end
 
     # @param job [Hash]
@@ -42,6 +44,16 @@ module Jobs
     def fail(job, reason) = @library.analyses.fail(job[:id], reason)
 
     private
+
+    # Stems and score with the places of their files.
+    def located(sources)
+      stems = sources.fetch(:stems, []).map do |stem|
+        recording = @library.recordings.find(stem[:recording_id])
+        stem.slice(:name, :role, :offset).merge(path: @library.recordings.path(recording), features: @library.recordings.features_path(recording))
+      end
+      score = sources[:score]
+      { stems:, score: score && { path: @library.scores.path(score[:sha256]), roles: score[:roles] } }
+    end
 
     def recording(job) = @library.recordings.find(job[:recording_id])
 

@@ -19,7 +19,7 @@ module Jobs
     # @param command [Array<String>] what is started; the paths of recording and result, and the task as JSON, are added
     def initialize(library, bulletin, limits: Limits.new, command: [RbConfig.ruby, WORKER])
       @library = library
-      @queues = [AnalysisQueue.new(library), SeparationQueue.new(library)]
+      @queues = [AnalysisQueue.new(library), StemQueue.new(library), SeparationQueue.new(library)]
       @bulletin = bulletin
       @limits = limits
       @command = command

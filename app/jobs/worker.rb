@@ -4,7 +4,7 @@ require "fileutils"
 require "json"
 
 module Jobs
-  # The work of one worker process: decode and analyse, derive anew from what was measured before, or separate; write the result, say how
+  # The work of one worker process: decode and analyse, derive anew from what was measured before, measure a stem, or separate; write the result, say how
   # far it is as lines of JSON.
   class Worker
     # @param recording [String] path of the audio file
@@ -20,9 +20,9 @@ module Jobs
 
     # @return [Integer] exit code: 0 when the result is written
     def run
-      @task[:kind] == "separate" ? separate : analyse
+      { "separate" => method(:separate), "stem" => method(:measure_stem) }.fetch(@task[:kind], method(:analyse)).call
       0
-    rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
+    rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio, Ethoscope::Errors::UnusableStem => e
       report(error: e.message)
       1
     rescue NoMemoryError
@@ -40,12 +40,56 @@ module Jobs
       report(stage: features ? "rhythm" : "decoding", progress: 0.0)
       features ||= measured_features
       corrections = Ethoscope::Corrections.of(**@task.fetch(:corrections, {}))
-      write(JSON.generate(Ethoscope::Analysis.derived(features, corrections) { |stage, share| told(stage, share) }.to_h))
+      write(JSON.generate(Ethoscope::Analysis.derived(features, corrections, sources) { |stage, share| told(stage, share) }.to_h))
+    end
+
+    def sources
+      wanted = @task.fetch(:sources, {})
+      stems = wanted.fetch(:stems, []).map { |stem| Ethoscope::Stems::Stem.new(**stem.slice(:name, :role, :offset), features: features_of(stem[:path], stem[:features])) }
+      score = wanted[:score]
+      Ethoscope::Sources.new(stems:, score: score && Ethoscope::Midi::ScoreReader.read(File.binread(score[:path])), roles: score ? score[:roles].transform_keys(&:to_s) : {})
+    end
+
+    # What was measured on a recording, or is measured anew where that is of an older engine.
+    def features_of(path, kept) = Store::FeaturesFile.read(kept) || Ethoscope::Features.of(Ethoscope::Audio::Decoder.new(path).decode)
+
+    # Measures a stem and lays it over its mix.
+    def measure_stem
+      report(stage: "decoding", progress: 0.0)
+      features = Store::FeaturesFile.read(@task.fetch(:features)) || measured_stem
+      report(stage: "aligning", progress: 0.85)
+      mix = features_of(@task.fetch(:mix), @task.fetch(:mix_features))
+      found = Ethoscope::Stems::Alignment.of(features.short, mix.short)
+      raise Ethoscope::Errors::UnusableStem, stranger(features, mix) unless found.believable?
+
+      write(JSON.generate(found.to_h.merge(offset: found.applied, seconds: features.duration)))
+    end
+
+    def measured_stem
+      recording = Ethoscope::Audio::Decoder.new(@recording).decode
+      features = Ethoscope::Features.of(recording) { |stage| report(stage: next_stage(stage), progress: Ethoscope::Pipeline::STAGES.fetch(stage)) }
+      Store::FeaturesFile.write(features, "#{@result}.features")
+      copy_for_playback
+      features
+    rescue Ethoscope::Errors::UnusableAudio => e
+      raise e unless e.message.include?("silent")
+
+      raise Ethoscope::Errors::UnusableStem, "This stem is silent. Export it again, or leave it out."
+    end
+
+    def stranger(features, mix)
+      text = "This does not sound like a part of the mix: it fits nowhere in it."
+      apart = (features.duration - mix.duration).abs
+      if apart > 5
+        "#{text} It is #{apart.round} s #{features.duration > mix.duration ? "longer" : "shorter"}, too."
+      else
+        "#{text} Check that it is of this song and this version."
+      end
     end
 
     # What an earlier run measured is enough for a derivation.
     def kept_features
-      @task.fetch(:corrections, {}).empty? ? nil : Store::FeaturesFile.read(@task.fetch(:features))
+      @task[:derives] ? Store::FeaturesFile.read(@task.fetch(:features)) : nil
     end
 
     def measured_features

@@ -7,7 +7,7 @@ module Store
     attr_reader :home
     # @return [Sequel::Database]
     attr_reader :db
-    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations
+    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries
 
     # @param home [String] the data directory; made when missing
     def initialize(home)
@@ -21,6 +21,9 @@ module Store
       @checklists = Checklists.new(@db)
       @journal = Journal.new(@db)
       @separations = Separations.new(@db)
+      @stems = Stems.new(@db)
+      @scores = Scores.new(@db, home)
+      @entries = Entries.new(@db)
       freeze
     end
 
@@ -40,6 +43,21 @@ module Store
         facts
       end
       add(study_id, recording, tags, name)
+    end
+
+    # Takes a stem of a reference: its bytes are kept, and it is queued to be measured.
+    #
+    # @param reference [Hash]
+    # @param stream [IO]
+    # @param name [String] what the file was called; its role is guessed from it
+    # @return [Hash] the stem
+    # @raise [Duplicate, DiskFull, Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio]
+    def import_stem(reference, stream, name)
+      recording = recordings.keep(stream) { |path| Ethoscope::Audio::Decoder.new(path).check }
+      raise Duplicate, "This is the mix itself, and no stem of it." if recording[:id] == reference[:recording_id]
+
+      title = title_from(name)
+      stems.create(reference[:id], recording, title, Ethoscope::Layers::Role.named(title) || Ethoscope::Layers::Role::UNKNOWN)
     end
 
     # @param study_id [Integer]
@@ -68,34 +86,45 @@ module Store
     end
 
     # @param reference [Hash]
-    # @return [Ethoscope::Analysis, nil] with corrections when that is derived, the plain one until then
+    # @return [Ethoscope::Analysis, nil] with corrections, stems and score when that is derived, the plain one until then
     def analysis(reference)
-      corrections = corrections(reference)
-      derived = analyses.derived(reference[:recording_id], corrections) unless corrections.empty?
+      terms = terms(reference)
+      derived = analyses.derived(reference[:recording_id], terms) unless terms.empty?
       derived || analyses.finished(reference[:recording_id])&.last
     end
 
-    # Has the analysis derived anew when what a person put right asks for it.
+    # Has the analysis derived anew when what a person put right or added asks for it.
     #
     # @param reference [Hash]
-    # @return [Hash, nil] the run that derives; nil when nothing was put right
+    # @return [Hash, nil] the run that derives; nil when there is nothing but the mix
     def derive(reference)
-      corrections = corrections(reference)
-      return nil if corrections.empty? || analyses.finished(reference[:recording_id]).nil?
+      terms = terms(reference)
+      return nil if terms.empty? || analyses.finished(reference[:recording_id]).nil?
 
-      analyses.derive(reference[:recording_id], corrections)
+      analyses.derive(reference[:recording_id], terms)
     end
 
     # @param reference [Hash]
-    # @return [Hash, nil] the run that derives with the present corrections
+    # @return [Hash, nil] the run that derives with the present corrections and sources
     def derivation(reference)
-      corrections = corrections(reference)
-      corrections.empty? ? nil : analyses.derivation(reference[:recording_id], corrections)
+      terms = terms(reference)
+      terms.empty? ? nil : analyses.derivation(reference[:recording_id], terms)
     end
 
     private
 
-    def corrections(reference) = Ethoscope::Corrections.arguments(readings.corrections(reference[:id]))
+    # What an analysis is derived with: what was put right, and under "sources" the stems and the score beside the mix.
+    def terms(reference)
+      sources = sources(reference)
+      Ethoscope::Corrections.arguments(readings.corrections(reference[:id])).merge(sources.empty? ? {} : { sources: })
+    end
+
+    def sources(reference)
+      measured = stems.of_reference(reference[:id]).select { |stem| stem[:state] == "done" }
+      score = scores.of_reference(reference[:id])
+      { stems: measured.map { |stem| { recording_id: stem[:recording_id], name: stem[:name], role: stem[:role], offset: stem[:set_offset] || stem[:offset] } },
+        score: score && { sha256: score[:sha256], roles: score[:roles] } }.reject { |_, value| value.nil? || value.empty? }
+    end
 
     def add(study_id, recording, tags, name)
       db.transaction(mode: :immediate) do

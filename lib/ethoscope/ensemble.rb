@@ -21,7 +21,7 @@ module Ethoscope
       @score = sources.score
       @grid = grid
       @sounds = sources.stems.map { |stem| Stems::Sound.new(stem, grid, swing) }
-      @placement = @score && Midi::Placement.of(@score, features, grid)
+      @placement = @score && PlacementSearch.new(@score, features, grid).placement
       # A file of another song would tell of that one.
       @parts = @placement&.believable? ? Midi::Parts.of(@score, sources.roles) : []
     end
@@ -52,7 +52,7 @@ module Ethoscope
       return [] if parts.empty?
 
       by_half = heard.flat_map { |span| [span] * (span.last - span.first) }
-      Midi::ChordReader.new(parts, placement, @grid).spans.map { |span| with_rival(span, by_half[span.first...span.last].to_a) }
+      ChordReader.new(parts, placement, @grid).spans.map { |span| with_rival(span, by_half[span.first...span.last].to_a) }
     end
 
     # @param spans [Array<Harmony::ChordRecognizer::Span>]

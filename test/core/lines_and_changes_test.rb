@@ -93,7 +93,7 @@ class LinesAndChangesTest < Ethoscope::TestCase
   def span(chord, first, last) = Harmony::ChordRecognizer::Span.new(chord:, first:, last:, confidence: 0.9, rivals: [])
 
   # Four bars at each level.
-  def layer(role, levels) = Layers::Layer.new(role:, activity: levels.flat_map { |level| [level] * 4 }, confidence: 0.9, spans: [])
+  def layer(role, levels) = Layers::Layer.of_mix(role:, activity: levels.flat_map { |level| [level] * 4 }, confidence: 0.9, spans: [])
 
   def section(first_bar, bars) = Form::Section.new(label: "a", letter: "A", first_bar:, bars:, start: 0.0, end: 1.0, confidence: 0.9, reason: "")
 end

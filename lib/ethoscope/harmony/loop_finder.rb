@@ -2,9 +2,6 @@
 
 module Ethoscope
   module Harmony
-    # A run of chords that comes back: its length in bars, its chords and degrees, and the bars (from 1) at which it starts.
-    Loop = Value.of(:bars, :chords, :degrees, :starts, :confidence)
-
     # Finds the shortest run of bars with which most of the song can be told, forgiving a chord here and there
     # (after the compression view of Bimbot et al., "System & Contrast", Music Perception 2016).
     class LoopFinder

@@ -3,7 +3,7 @@
 module Ethoscope
   module Midi
     # Lays a score over a recording: by the clock, when the recording keeps the file's tempo map, or else by beats, the file's first
-    # beat falling on some beat of the recording. See {Placement::Search} for how the place is found.
+    # beat falling on some beat of the recording. {Ensemble::PlacementSearch} finds the place.
     class Placement
       # A file of this song agrees at least this much, of 2; others stay below 0.6.
       LEAST_AGREEMENT = 0.7
@@ -14,12 +14,6 @@ module Ethoscope
       attr_reader :offset
       # @return [Float] how far notes and sound agree, 0 to 2: one for strokes and one for pitches
       attr_reader :agreement
-
-      # @param score [Score]
-      # @param features [Features] of the recording
-      # @param grid [Rhythm::BeatGrid] of the recording
-      # @return [Placement]
-      def self.of(score, features, grid) = Search.new(score, features, grid).placement
 
       # @param attributes [Hash] score, kind, offset, scale (recording's seconds to the file's, or quarters to a beat), edges (of beats from
       #   the file's start on, nil by the clock), agreement

@@ -38,6 +38,12 @@ module Ethoscope
         new(offset: ((place - reach + bend(around, place)) / mix.rate).round(4), agreement: around[place].clamp(0.0, 1.0).round(3), distinct: (around[place] / usual).round(1))
       end
 
+      # Shifts below this are no more than the measurement's own error, in seconds.
+      LEAST_SHIFT = 0.012
+
+      # @return [Float] the shift to work with: none where the place is not certain or next to it
+      def applied = clear? && offset.abs >= LEAST_SHIFT ? offset : 0.0
+
       # @return [Boolean] true when its place is certain
       def clear? = distinct >= CLEAR
 

@@ -61,7 +61,7 @@ module Ethoscope
       # @param halves [Range<Integer>] half beats
       # @return [Numo::DFloat] shape [NOTES], mean strength of each semitone from A0 there
       def strength(halves)
-        kept = halves.select { |half| half.between?(0, @rows.shape[0] - 1) }
+        kept = halves.grep(0...@rows.shape[0])
         kept.empty? ? Numo::DFloat.zeros(Harmony::NoteActivation::NOTES) : @rows[kept, true].mean(axis: 0)
       end
 

@@ -50,7 +50,7 @@ module Ethoscope
       def swing
         return nil if @steps != 4
 
-        off = @places.map { |_, share, _| share }.select { |share| share.between?(0.42, 0.72) }
+        off = @places.map { |_, share, _| share }.grep(0.42..0.72)
         off.size >= FEWEST ? (off.sum / off.size).round(3) : nil
       end
     end

@@ -32,7 +32,7 @@ module Ethoscope
       def self.share(scene, bar)
         first = 2 * (scene.grid.pickup + ((bar - 1) * scene.bar_beats))
         last = first + (2 * scene.bar_beats)
-        held = scene.spans.sum { |span| !span.chord.none? && yield(span.chord) ? ([span.last, last].min - [span.first, first].max).clamp(0, nil) : 0 }
+        held = scene.spans.sum { |span| span.chord.any? && yield(span.chord) ? ([span.last, last].min - [span.first, first].max).clamp(0, nil) : 0 }
         held / (last - first).to_f
       end
     end

@@ -73,7 +73,7 @@ module Ethoscope
         name
       end
 
-      def number(value) = value.to_f == value.to_i ? value.to_i.to_s : value.to_s
+      def number(value) = (value % 1).zero? ? value.to_i.to_s : value.to_s
     end
   end
 end

@@ -35,6 +35,14 @@ module Ethoscope
       # @return [Entry, nil]
       def self.entry(kind) = entries.find { |entry| entry.kind == kind }
 
+      # @param kind [String]
+      # @param texts [Hash] what a person wrote of a technique of their own
+      # @return [Entry] with empty texts where nothing was written
+      def self.own(kind, texts)
+        blank = { name: kind, family: "own", summary: "", hear: "", mix: "", stems: "", midi: "", measure: "", wrong: "", steps: [], defaults: {} }
+        Entry.new(kind:, searched: false, **blank, **texts.slice(*blank.keys))
+      end
+
       # @param scene [Scene]
       # @return [Array<Sighting>] in order of time
       def self.search(scene) = DETECTORS.flat_map { |detector| detector.find(scene) }.sort_by(&:start)

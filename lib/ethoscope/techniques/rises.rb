@@ -38,16 +38,20 @@ module Ethoscope
       # @param kind [String]
       # @return [Sighting]
       def sighting(rise, kind)
-        beats = (rise.half - rise.first) / 2.0
-        shown = [rise.half - (4 * @halves), 0].max
-        bars = ([rise.first.div(@halves), (rise.half - 1).div(@halves)].min + 1)..((rise.half - 1).div(@halves) + 1)
+        last = (rise.half - 1).div(@halves)
+        bars = ([rise.first.div(@halves), last].min + 1)..(last + 1)
         start = @scene.grid.half_beat_edges[(2 * @scene.grid.pickup) + rise.first]
-        @scene.sighting(kind, bars, start:, confidence: 0.6 + (rise.over_db / 60), detail: { beats: beats.round(1), rises_by_db: rise.over_db.round(1) },
-          evidence: @scene.evidence("quiet moments above 7 kHz, by half beat", @floors.last[shown...[rise.half + @halves, @floors.last.size].min].to_a, unit: "dB",
-            threshold: @floors.last[shown...(rise.half - (2 * @halves))].to_a.max, first_bar: shown.div(@halves) + 1, step: 1.0 / @halves))
+        @scene.sighting(kind, bars, start:, confidence: 0.6 + (rise.over_db / 60), evidence: evidence(rise),
+          detail: { beats: ((rise.half - rise.first) / 2.0).round(1), rises_by_db: rise.over_db.round(1) })
       end
 
       private
+
+      def evidence(rise)
+        shown = [rise.half - (4 * @halves), 0].max
+        @scene.evidence("quiet moments above 7 kHz, by half beat", @floors.last[shown...[rise.half + @halves, @floors.last.size].min].to_a, unit: "dB",
+          threshold: @floors.last[shown...(rise.half - (2 * @halves))].to_a.max, first_bar: shown.div(@halves) + 1, step: 1.0 / @halves)
+      end
 
       def floors(range, edges)
         short = @scene.features.short

@@ -66,6 +66,22 @@ module Ethoscope
       # @return [Integer] beats in a bar
       def bar_beats = grid.meter.beats
 
+      # @param number [Integer] a bar, from 1
+      # @return [Range<Integer>] its beats since the start of bar 1, end exclusive
+      def beats_of(number) = ((number - 1) * bar_beats)...(number * bar_beats)
+
+      # @param beat [Numeric] since the start of bar 1
+      # @return [Integer] the bar that holds it, from 1
+      def bar_of(beat) = (beat / bar_beats).floor + 1
+
+      # @param found [Array<Array>] rows that begin with a section, in order
+      # @return [Array<Array<Array>>] rows of sections that follow on each other, together
+      def joined(found) = found.slice_when { |a, b| b[0].first_bar != a[0].last_bar + 1 }.to_a
+
+      # @param run [Array<Array>] one of {joined}
+      # @return [Range<Integer>] its bars, from 1
+      def bars_of(run) = run.first[0].first_bar..run.last[0].last_bar
+
       # @param section [Form::Section]
       # @return [Range<Integer>] its beats since the start of bar 1, end exclusive
       def beats_in(section) = ((section.first_bar - 1) * bar_beats)...(section.last_bar * bar_beats)

@@ -30,10 +30,11 @@ module Ethoscope
         # Neighbouring sections that alternate, as one sighting each.
         def self.runs(scene, source)
           found = scene.sections.filter_map { |section| yield(section)&.then { |detail| [section, detail] } }
-          found.slice_when { |(a, _), (b, _)| b.first_bar != a.last_bar + 1 }.map do |run|
+          scene.joined(found).map do |run|
             detail, levels = run.first.last
-            scene.sighting(KIND, run.first.first.first_bar..run.last.first.last_bar, confidence: source == "mix" ? 0.7 : 0.95, source:, detail:,
-              evidence: scene.evidence("mean level of neighbouring strokes", levels, unit: "dB", threshold: SOFT_DB.end, first_bar: run.first.first.first_bar, step: 1.0 / (scene.bar_beats * 4)))
+            bars = scene.bars_of(run)
+            scene.sighting(KIND, bars, confidence: source == "mix" ? 0.7 : 0.95, source:, detail:,
+              evidence: scene.evidence("mean level of neighbouring strokes", levels, unit: "dB", threshold: SOFT_DB.end, first_bar: bars.begin, step: 0.25 / scene.bar_beats))
           end
         end
         private_class_method :runs
@@ -70,20 +71,29 @@ module Ethoscope
           events = player.within(scene.beats_in(section))
           return nil if events.size < section.bars * 4
 
-          gaps = events.each_cons(2).map { |a, b| b.beat - a.beat }.sort
-          unit = gaps[gaps.size / 2]
-          turns = events.group_by { |event| (event.beat / unit).round.odd? }
-          hard, soft = [false, true].map { |odd| turns.fetch(odd, []).map(&:velocity).sort }
+          unit = unit(events)
+          soft, hard = events.partition { |event| (event.beat / unit).round.odd? }.map { |list| list.map(&:velocity).sort }
           return nil if hard.empty? || soft.empty?
 
           loud, quiet = [hard, soft].map { |list| list[list.size / 2] }
-          kept = (hard.count { |value| value > (loud + quiet) / 2 } + soft.count { |value| value < (loud + quiet) / 2 }) / events.size.to_f
-          return nil unless quiet < loud * SOFTER.fetch(player.source) && kept >= KEPT
+          return nil unless quiet < loud * SOFTER.fetch(player.source) && in_turn(hard, soft, (loud + quiet) / 2) >= KEPT
 
-          db = 20 * Math.log10(quiet / loud)
-          [{ unit: unit < 0.35 ? "16th" : "8th", softer_db: db.abs.round(1) }, events.first(16).map { |event| 20 * Math.log10([event.velocity, 0.01].max / loud) }]
+          [{ unit: unit < 0.35 ? "16th" : "8th", softer_db: decibels(quiet, loud).abs.round(1) }, events.first(16).map { |event| decibels(event.velocity, loud) }]
         end
         private_class_method :in_part
+
+        def self.decibels(one, other) = 20 * Math.log10([one, 0.01].max / other)
+        private_class_method :decibels
+
+        # Beats between most strokes.
+        def self.unit(events) = events.each_cons(2).map { |a, b| b.beat - a.beat }.sort.then { |gaps| gaps[gaps.size / 2] }
+        private_class_method :unit
+
+        # Share of strokes on the right side of the middle between hard and soft.
+        def self.in_turn(hard, soft, between)
+          (hard.count { |value| value > between } + soft.count { |value| value < between }) / (hard.size + soft.size).to_f
+        end
+        private_class_method :in_turn
       end
     end
   end

@@ -20,7 +20,7 @@ module Ethoscope
         end
 
         def self.in_section(scene, bass, section, length)
-          phrases = (section.bars / length).times.map { |i| phrase(scene, bass, section.first_bar - 1 + (i * length), length) }
+          phrases = Array.new(section.bars / length) { |i| phrase(scene, bass, section.first_bar - 1 + (i * length), length) }
           return nil if phrases.size < 4 || phrases.any? { |halves| halves.any?(&:empty?) }
 
           pairs = phrases.each_slice(2).select { |pair| pair.size == 2 }

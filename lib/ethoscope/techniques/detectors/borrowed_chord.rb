@@ -25,7 +25,8 @@ module Ethoscope
           bars = HarmonyRuns.bars(scene, group)
           root = group.first.chord.root
           shares = bars.map { |bar| HarmonyRuns.share(scene, bar) { |chord| chord.root == root && chord.minor? == group.first.chord.minor? } }
-          scene.sighting(KIND, bars, confidence: 0.7, detail: { chord: Harmony::Degree.of(group.first.chord, key).numeral, from: Harmony::Function.of(group.first.chord, key)&.of }.compact,
+          detail = { chord: Harmony::Degree.of(group.first.chord, key).numeral, from: Harmony::Function.of(group.first.chord, key)&.of }.compact
+          scene.sighting(KIND, bars, confidence: 0.7, detail:,
             evidence: scene.evidence("share of the bar on that chord", shares, unit: "of 1", first_bar: bars.begin))
         end
         private_class_method :sighting

@@ -21,24 +21,29 @@ module Ethoscope
           snare = (backbeat - [clap]).first
           return [] unless clap && snare
 
-          beat_ms = 60_000.0 / scene.grid.bar_tempos.sort[scene.grid.bars / 2]
-          ahead = clap.events.filter_map { |event| distance(event, snare, beat_ms) }
+          ahead = distances(scene, clap, snare)
           return [] if ahead.size < [FEWEST, SHARED * clap.events.size].max
 
           middle = ahead.sort[ahead.size / 2]
-          return [] unless AHEAD_MS.cover?(middle) && ahead.count(&:positive?) >= 0.8 * ahead.size
-
-          bars = ((clap.events.first.beat / scene.bar_beats).floor + 1)..((clap.events.last.beat / scene.bar_beats).floor + 1)
-          [scene.sighting(KIND, bars, confidence: 0.9, source: clap.source, detail: { ms: middle.round },
-            evidence: scene.evidence("how far each clap is ahead of the snare", ahead, unit: "ms", threshold: AHEAD_MS.begin, first_bar: bars.begin, step: bars.size / ahead.size.to_f))]
+          always = ahead.count(&:positive?) >= 0.8 * ahead.size
+          AHEAD_MS.cover?(middle) && always ? [sighting(scene, clap, ahead, middle)] : []
         end
 
-        def self.distance(event, snare, beat_ms)
-          near = snare.events.min_by { |other| (other.beat - event.beat).abs } or return nil
-          ms = (near.beat - event.beat) * beat_ms
-          ms.abs <= SAME_MS ? ms : nil
+        def self.sighting(scene, clap, ahead, middle)
+          bars = scene.bar_of(clap.events.first.beat)..scene.bar_of(clap.events.last.beat)
+          scene.sighting(KIND, bars, confidence: 0.9, source: clap.source, detail: { ms: middle.round },
+            evidence: scene.evidence("how far each clap is ahead of the snare", ahead, unit: "ms", threshold: AHEAD_MS.begin, first_bar: bars.begin,
+              step: bars.size / ahead.size.to_f))
         end
-        private_class_method :distance
+        private_class_method :sighting
+
+        # How far each clap is ahead of the snare that it shares a beat with, in ms.
+        def self.distances(scene, clap, snare)
+          beat_ms = 60_000.0 / scene.grid.bar_tempos.sort[scene.grid.bars / 2]
+          apart = clap.events.map { |event| snare.events.map { |other| (other.beat - event.beat) * beat_ms }.min_by(&:abs) }
+          apart.compact.select { |ms| ms.abs <= SAME_MS }
+        end
+        private_class_method :distances
       end
     end
   end

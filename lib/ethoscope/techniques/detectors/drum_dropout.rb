@@ -12,6 +12,8 @@ module Ethoscope
         SILENT = 0.47
         BACK = 0.55
         LONGEST_BARS = 2
+        # Where the top has less than this share of its usual onsets no kit plays, whatever bass and chords strike.
+        DEAD = 0.1
 
         # @param scene [Scene]
         # @return [Array<Sighting>]
@@ -21,14 +23,28 @@ module Ethoscope
           bar = scene.bar_beats
           joint = scene.beats_in(after).begin
           first = scene.beats_in(before).begin
-          body = scene.strokes[first...[joint - bar, first + 1].max].sort
-          usual = body[body.size / 2] || 0
-          return nil if usual < PLAYING || joint - first < 2 * bar || mean(scene.strokes[joint, bar]) < usual * BACK
+          body = first...[joint - bar, first + 1].max
+          strokes = struck(scene, body)
+          usual = middle(strokes[body])
+          return nil if usual < PLAYING || joint - first < 2 * bar || mean(strokes[joint, bar]) < usual * BACK
 
-          beats = gap(scene.strokes, joint, usual, bar)
-          beats && sighting(scene, before, joint, beats, usual)
+          beats = gap(strokes, joint, usual, bar)
+          beats && sighting(scene, before, joint, beats, strokes, usual)
         end
         private_class_method :at_joint
+
+        # Pieces struck on each beat, none where the top is dead.
+        def self.struck(scene, body)
+          return scene.strokes unless scene.features && scene.source_of(Rhythm::DrumSteps::PIECES) == "mix"
+
+          top = scene.beats[:high]
+          dead = middle(top[body]) * DEAD
+          scene.strokes.each_with_index.map { |count, beat| top[beat] && top[beat] < dead ? 0.0 : count }
+        end
+        private_class_method :struck
+
+        def self.middle(values) = values.sort[values.size / 2] || 0
+        private_class_method :middle
 
         # Beats of the gap: as many whole bars as are silent, or else half a bar of true silence.
         def self.gap(strokes, joint, usual, bar)
@@ -43,13 +59,13 @@ module Ethoscope
         def self.mean(values) = values.empty? ? 0.0 : values.sum / values.size
         private_class_method :mean
 
-        def self.sighting(scene, before, joint, beats, usual)
+        def self.sighting(scene, before, joint, beats, strokes, usual)
           bar = scene.bar_beats
           bars = ((joint - beats).div(bar) + 1)..joint.div(bar)
           shown = ([before.last_bar - 7, before.first_bar].max - 1) * bar
-          left = mean(scene.strokes[joint - beats, beats]) / usual
+          left = mean(strokes[joint - beats, beats]) / usual
           scene.sighting(KIND, bars, start: scene.grid.edges[scene.grid.pickup + joint - beats], confidence: 0.95 - left, detail: { beats: }, source: scene.source_of(Rhythm::DrumSteps::PIECES),
-            evidence: scene.evidence("pieces of the kit struck, by beat", scene.strokes[shown...[joint + bar, scene.strokes.size].min], unit: "pieces",
+            evidence: scene.evidence("pieces of the kit struck, by beat", strokes[shown...[joint + bar, strokes.size].min], unit: "pieces",
               threshold: usual * SILENT, first_bar: shown.div(bar) + 1, step: 1.0 / bar))
         end
         private_class_method :sighting

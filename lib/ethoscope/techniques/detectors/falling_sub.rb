@@ -24,9 +24,7 @@ module Ethoscope
           features, offset = track.is_a?(Features) ? [track, 0.0] : [track.features, track.stem.offset]
           edges = scene.grid.edges[scene.grid.pickup..]
           first = scene.beats_in(section).begin
-          points = (0...(BEATS.end * 4)).filter_map do |i|
-            (first + (i / 4)) + 1 < edges.size ? edges[first + (i / 4)] + ((edges[first + (i / 4) + 1] - edges[first + (i / 4)]) * ((i % 4) + 0.5) / 4) : nil
-          end
+          points = edges[first..(first + BEATS.end)].each_cons(2).flat_map { |from, to| (0...4).map { |i| from + ((to - from) * (i + 0.5) / 4) } }
           course = points.map { |time| centre(features, time - offset) }
           length = falling(course)
           length >= BEATS.begin * 4 ? sighting(scene, section, course, length, track) : nil
@@ -62,7 +60,8 @@ module Ethoscope
         def self.sighting(scene, section, course, length, track)
           beats = (length / 4.0).round(1)
           bars = section.first_bar..[section.first_bar + ((beats - 0.01) / scene.bar_beats).floor, section.last_bar].min
-          scene.sighting(KIND, bars, confidence: 0.75, source: track.is_a?(Features) ? "mix" : "stem", detail: { beats:, semitones: (12 * Math.log2(course.first / course[length - 1])).round },
+          semitones = (12 * Math.log2(course.first / course[length - 1])).round
+          scene.sighting(KIND, bars, confidence: 0.75, source: track.is_a?(Features) ? "mix" : "stem", detail: { beats:, semitones: },
             evidence: scene.evidence("frequency of the low tone", course, unit: "Hz", first_bar: section.first_bar, step: 0.25 / scene.bar_beats))
         end
         private_class_method :sighting

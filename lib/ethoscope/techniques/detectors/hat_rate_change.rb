@@ -39,7 +39,8 @@ module Ethoscope
           source = scene.player(HATS)&.source || "mix"
           scene.sighting(KIND, bars, confidence: source == "mix" ? 0.4 + ([from, to].max / [from, to].min / 8) : 0.95, source:,
             detail: { from_per_beat: from.round(1), to_per_beat: to.round(1) },
-            evidence: scene.evidence("hat strokes a beat", scene.hat_rates[(shown - 1)...bars.max], unit: "strokes", threshold: from * (to > from ? FASTER : 1 / FASTER), first_bar: shown))
+            evidence: scene.evidence("hat strokes a beat", scene.hat_rates[(shown - 1)...bars.max], unit: "strokes", first_bar: shown,
+              threshold: from * (to > from ? FASTER : 1 / FASTER)))
         end
         private_class_method :sighting
       end

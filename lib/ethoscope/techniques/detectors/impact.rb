@@ -36,15 +36,21 @@ module Ethoscope
           others = (1...section.bars).map { |bar| first + (bar * scene.bar_beats) }
           return nil if others.size < 3
 
-          over = peaks.map { |heights| heights[first] - others.map { |beat| heights[beat] }.sort[others.size / 2] }
+          over = peaks.map { |heights| heights[first] - heights.values_at(*others).sort[others.size / 2] }
+          mean = over.sum / over.size
           tail = peaks.last[first + 1] - peaks.last[first]
-          return nil unless over.min >= LEAST_DB && over.sum / over.size >= OVER_DB && tail > TAIL_DB
+          return nil unless over.min >= LEAST_DB && mean >= OVER_DB && tail > TAIL_DB
 
-          shown = [first, *others].map { |beat| peaks.sum { |heights| heights[beat] } / peaks.size }
-          scene.sighting(KIND, section.first_bar..section.first_bar, confidence: 0.5 + (over.sum / over.size / 30), detail: { jump_db: (over.sum / over.size).round(1) },
-            evidence: scene.evidence("level of each bar's first beat", shown, unit: "dB", threshold: shown.drop(1).sort[others.size / 2] + OVER_DB, first_bar: section.first_bar))
+          sighting(scene, section, mean, peaks.transpose.values_at(first, *others).map { |heights| heights.sum / heights.size })
         end
         private_class_method :at_start
+
+        def self.sighting(scene, section, over, shown)
+          usual = shown.drop(1).sort[(shown.size - 1) / 2]
+          scene.sighting(KIND, section.first_bar..section.first_bar, confidence: 0.5 + (over / 30), detail: { jump_db: over.round(1) },
+            evidence: scene.evidence("level of each bar's first beat", shown, unit: "dB", threshold: usual + OVER_DB, first_bar: section.first_bar))
+        end
+        private_class_method :sighting
       end
     end
   end

@@ -10,9 +10,12 @@ module Ethoscope
         RAREST = 0.35
         USUAL = 0.58
         RARE = 0.35
-        # Kicks on all beats are about equally loud, in dB: a bass note under a snare is not.
+        # Kicks on all beats are about equally loud in their body, in dB: a bass note under a snare is not. A kick without a body is
+        # read an octave lower, where that is so much louder.
         ALIKE_DB = 3.2
         BODY = (75.0..130.0)
+        LOW = (35.0..75.0)
+        BODILESS_DB = 6.0
 
         # @param scene [Scene]
         # @return [Array<Sighting>]
@@ -42,20 +45,27 @@ module Ethoscope
         private_class_method :shares
 
         def self.alike?(scene, section)
-          short = scene.features.short
-          level = Signal::Series.running_max(short.level(BODY), 4)
-          edges = scene.grid.edges[scene.grid.pickup..]
-          beats = scene.beats_in(section).group_by { |beat| beat % scene.bar_beats }.values.map do |same|
-            heights = same.map { |beat| level[((edges[beat] * short.rate).round + 2).clamp(0, level.size - 1)] }.sort
-            20 * Math.log10([heights[heights.size / 2], 1e-9].max)
-          end
-          beats.max - beats.min < ALIKE_DB
+          body, low = [BODY, LOW].map { |range| beat_levels(scene, section, range) }
+          levels = low.sum > body.sum + (BODILESS_DB * body.size) ? low : body
+          levels.max - levels.min < ALIKE_DB
         end
         private_class_method :alike?
 
+        # Middle level just after each beat of the bar, in dB.
+        def self.beat_levels(scene, section, range)
+          short = scene.features.short
+          level = Signal::Series.running_max(short.level(range), 4)
+          edges = scene.grid.edges[scene.grid.pickup..]
+          scene.beats_in(section).group_by { |beat| beat % scene.bar_beats }.values.map do |same|
+            heights = same.map { |beat| level[((edges[beat] * short.rate).round + 2).clamp(0, level.size - 1)] }.sort
+            20 * Math.log10([heights[heights.size / 2], 1e-9].max)
+          end
+        end
+        private_class_method :beat_levels
+
         def self.sighting(scene, kick, run)
           bars = run.first.first_bar..run.last.last_bar
-          counts = bars.map { |bar| kick.within(((bar - 1) * scene.bar_beats)...(bar * scene.bar_beats)).size }
+          counts = bars.map { |bar| kick.within(scene.beats_of(bar)).size }
           scene.sighting(KIND, bars, confidence: kick.source == "mix" ? 0.6 + (0.3 * counts.count(scene.bar_beats) / counts.size) : 0.95, source: kick.source,
             detail: { kicks: (counts.sum / counts.size.to_f).round(1) },
             evidence: scene.evidence("kicks in each bar", counts, unit: "kicks", threshold: scene.bar_beats, first_bar: bars.begin))

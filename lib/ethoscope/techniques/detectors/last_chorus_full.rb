@@ -16,16 +16,16 @@ module Ethoscope
 
           last = scene.sections.reverse.find { |section| section.label.start_with?("chorus") } or return []
           counts = scene.sections.to_h { |section| [section, playing(scene, section)] }
-          before = counts.select { |section, _| section.first_bar < last.first_bar }.values.max or return []
-          return [] unless counts[last] > before && counts[last] >= FEWEST
-
-          [scene.sighting(KIND, last.bar_range, confidence: 0.8, source: scene.source_of(scene.layers.map(&:role)), detail: { layers: counts[last] },
-            evidence: scene.evidence("layers that play in each bar", scene.grid.bars.times.map do |bar|
-              scene.layers.count do |layer|
-                layer.activity[bar] > PLAYS
-              end
-            end, unit: "layers", threshold: before + 1))]
+          before = counts.filter_map { |section, count| count if section.first_bar < last.first_bar }.max or return []
+          counts[last] > before && counts[last] >= FEWEST ? [sighting(scene, last, counts[last], before)] : []
         end
+
+        def self.sighting(scene, last, layers, before)
+          by_bar = (0...scene.grid.bars).map { |bar| scene.layers.count { |layer| layer.activity[bar] > PLAYS } }
+          scene.sighting(KIND, last.bar_range, confidence: 0.8, source: scene.source_of(scene.layers.map(&:role)), detail: { layers: },
+            evidence: scene.evidence("layers that play in each bar", by_bar, unit: "layers", threshold: before + 1))
+        end
+        private_class_method :sighting
 
         def self.playing(scene, section) = scene.layers.count { |layer| layer.activity[scene.bars_in(section)].then { |bars| bars.sum / bars.size } > PLAYS }
         private_class_method :playing

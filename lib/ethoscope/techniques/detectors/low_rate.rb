@@ -7,10 +7,13 @@ module Ethoscope
       # have highs, and on the mix.
       module LowRate
         KIND = "low_rate"
-        # Edges that are looked at, in Hz, how steeply the level falls there within an octave, and how little of it an octave below may fall.
-        EDGES = (2500..10_000)
-        STEEP_DB = 45.0
-        GENTLE_DB = 20.0
+        # Edges that are looked at, in Hz; how far the level falls within three tenths of an octave and stays fallen, and how little it may
+        # fall in the octave before, in dB.
+        EDGES = (2500..8500)
+        STEEP_DB = 18.0
+        GENTLE_DB = 15.0
+        ACROSS = 3
+        OCTAVE = Signal::ShortTime::BANDS_PER_OCTAVE
         ROLES = %w[snare hats percussion chords vocal guitar texture drums].freeze
 
         # @param scene [Scene]
@@ -25,18 +28,20 @@ module Ethoscope
           end
         end
 
-        # The third octave over which the level falls off a cliff, with the spectrum in dB.
+        # The frequency over which the level falls off a cliff, with the level of each band in dB.
         def self.edge(features)
-          spectrum = Numo::NMath.log10((features.field.left + features.field.right).mean(axis: 0) + 1e-14) * 10
-          centres = Audio::SoundField::CENTRES
-          band = (0...(centres.size - 3)).find { |i| EDGES.cover?(centres[i]) && spectrum[i] - spectrum[i + 3] > STEEP_DB && spectrum[i - 3] - spectrum[i] < GENTLE_DB }
-          band && [centres[band], spectrum.to_a]
+          level = Numo::NMath.log10(Numo::DFloat.cast(features.short.bands.mean(axis: 0)) + 1e-9) * 20
+          centres = features.short.centres
+          band = (OCTAVE...(centres.size - ACROSS)).find do |i|
+            EDGES.cover?(centres[i]) && level[i] - level[(i + ACROSS)..].max > STEEP_DB && level[i - OCTAVE] - level[i] < GENTLE_DB
+          end
+          band && [centres[band].round(-2), level.to_a]
         end
         private_class_method :edge
 
         def self.sighting(scene, found, name, source)
           scene.sighting(KIND, 1..scene.grid.bars, confidence: 0.8, source:, detail: { cutoff_hz: found.first, part: name },
-            evidence: scene.evidence("level by third octave of #{name}, from low to high", found.last, unit: "dB", step: scene.grid.bars / found.last.size.to_f))
+            evidence: scene.evidence("level of each band of #{name}, from low to high", found.last, unit: "dB", step: scene.grid.bars / found.last.size.to_f))
         end
         private_class_method :sighting
       end

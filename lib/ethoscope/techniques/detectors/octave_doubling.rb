@@ -60,7 +60,8 @@ module Ethoscope
             next if others.empty? || !stands_out?(player, share, others[others.size / 2])
 
             scene.sighting(KIND, section.bar_range, confidence: player.source == "midi" ? 0.97 : 0.75, source: player.source, detail: { part: player.name },
-              evidence: scene.evidence("share of doubled notes in #{player.name}, by section", shares.values, unit: "of 1", threshold: DOUBLED, step: scene.grid.bars / shares.size.to_f))
+              evidence: scene.evidence("share of doubled notes in #{player.name}, by section", shares.values, unit: "of 1", threshold: DOUBLED,
+                step: scene.grid.bars / shares.size.to_f))
           end
         end
         private_class_method :doubled

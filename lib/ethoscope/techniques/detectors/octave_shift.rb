@@ -42,7 +42,7 @@ module Ethoscope
             next unless moves.all? && moves.uniq.size == 1 && [-12, 12].include?(moves.first)
 
             pitches = (earlier.last.bar_range.to_a + section.bar_range.to_a).map do |bar|
-              middle(player.within(((bar - 1) * scene.bar_beats)...(bar * scene.bar_beats)).filter_map(&:pitch))
+              middle(player.within(scene.beats_of(bar)).filter_map(&:pitch))
             end
             scene.sighting(KIND, section.bar_range, confidence: player.source == "midi" ? 0.98 : 0.85, source: player.source,
               detail: { semitones: moves.first, part: player.name },
@@ -109,7 +109,8 @@ module Ethoscope
 
         def self.mix_sighting(scene, section, semitones, likeness)
           scene.sighting(KIND, section.bar_range, confidence: likeness, detail: { semitones: },
-            evidence: scene.evidence("likeness of lost and new notes an octave apart", [likeness], unit: "of 1", threshold: ALIKE, first_bar: section.first_bar, step: section.bars))
+            evidence: scene.evidence("likeness of lost and new notes an octave apart", [likeness], unit: "of 1", threshold: ALIKE, first_bar: section.first_bar,
+              step: section.bars))
         end
         private_class_method :mix_sighting
       end

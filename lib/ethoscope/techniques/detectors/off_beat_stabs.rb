@@ -27,18 +27,24 @@ module Ethoscope
           return nil if events.size < FEWEST * section.bars
 
           share = off_beats(events) / events.size.to_f
-          return nil unless share >= OFF && (player.source != "midi" || events.count { |event| event.beats <= SHORT } >= OFF * events.size)
+          share >= OFF && short?(player, events) ? sighting(scene, player, section, events, share) : nil
+        end
+        private_class_method :in_section
 
+        # Of a stem nothing is said of how long notes are.
+        def self.short?(player, events) = player.source != "midi" || events.count { |event| event.beats <= SHORT } >= OFF * events.size
+        private_class_method :short?
+
+        def self.sighting(scene, player, section, events, share)
           by_bar = section.bar_range.map do |bar|
-            events.select do |event|
-              event.beat.between?((bar - 1) * scene.bar_beats, (bar * scene.bar_beats) - 0.01)
-            end.then { |list| list.empty? ? nil : off_beats(list) / list.size.to_f }
+            here = events.select { |event| scene.bar_of(event.beat) == bar }
+            here.empty? ? nil : off_beats(here) / here.size.to_f
           end
           scene.sighting(KIND, section.bar_range, confidence: player.source == "midi" ? 0.97 : 0.8, source: player.source,
             detail: { part: player.name, share: (share * 100).round },
             evidence: scene.evidence("share of onsets off the beat", by_bar, unit: "of 1", threshold: OFF, first_bar: section.first_bar))
         end
-        private_class_method :in_section
+        private_class_method :sighting
 
         def self.off_beats(events) = events.count { |event| (event.beat % 1).between?(0.35, 0.72) }
         private_class_method :off_beats

@@ -29,15 +29,20 @@ module Ethoscope
           note, longest = held.max_by(&:last)
           return nil if note.nil? || held.values.sum < PLAYS * beats.size || longest < STAYS * held.values.sum
 
-          above = roots[(2 * beats.begin)...(2 * beats.end)].to_a.compact
-          kinds = above.tally.count { |_, count| count >= COUNTS * above.size }
-          [section, note, longest / held.values.sum] if kinds >= ROOTS && above.count { |root| root != note } >= OTHER_ROOTS * above.size
+          [section, note, longest / held.values.sum] if moving?(roots[(2 * beats.begin)...(2 * beats.end)].to_a.compact, note)
         end
         private_class_method :in_section
 
+        # Whether the roots above are enough, and others than that note.
+        def self.moving?(above, note)
+          kinds = above.tally.count { |_, count| count >= COUNTS * above.size }
+          kinds >= ROOTS && above.count { |root| root != note } >= OTHER_ROOTS * above.size
+        end
+        private_class_method :moving?
+
         def self.sighting(scene, bass, run)
           bars = run.first[0].first_bar..run.last[0].last_bar
-          pitches = bars.map { |bar| bass.within(((bar - 1) * scene.bar_beats)...(bar * scene.bar_beats)).map(&:pitch).compact.min }
+          pitches = bars.map { |bar| bass.within(scene.beats_of(bar)).filter_map(&:pitch).min }
           name = scene.key ? scene.key.spell(run.first[1]) : Harmony::PitchClass.spell(run.first[1], "C")
           scene.sighting(KIND, bars, confidence: bass.source == "mix" ? run.sum(&:last) / run.size * 0.85 : 0.95, source: bass.source, detail: { note: name },
             evidence: scene.evidence("lowest note of the bass", pitches, unit: "MIDI note", first_bar: bars.begin))

@@ -7,7 +7,7 @@ module Ethoscope
       module PhraseFill
         KIND = "phrase_fill"
         PIECES = %w[kick snare].freeze
-        LENGTHS = [8, 4].freeze
+        LENGTHS = [4, 8].freeze
         # Steps that must differ in the last bar, and at the most in the others, as shares of the strokes of a bar.
         DIFFERS = 0.35
         USUAL = 0.2

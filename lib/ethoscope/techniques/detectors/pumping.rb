@@ -39,11 +39,11 @@ module Ethoscope
             ducked = sounds.filter_map { |sound| sound.breathing.pumping(scene.beats_in(section))&.merge(part: sound.stem.name) }
             [section, ducked.max_by { |one| one[:depth_db] }, ducked.map { |one| one[:part] }] if ducked.any?
           end
-          joined(found).map do |run|
+          scene.joined(found).map do |run|
             deepest = run.map { |entry| entry[1] }.max_by { |one| one[:depth_db] }
-            scene.sighting(KIND, bars(run), confidence: 0.9, source: "stem", detail: { depth_db: deepest[:depth_db], rate: "quarter", parts: run.flat_map(&:last).uniq },
+            scene.sighting(KIND, scene.bars_of(run), confidence: 0.9, source: "stem", detail: { depth_db: deepest[:depth_db], rate: "quarter", parts: run.flat_map(&:last).uniq },
               evidence: scene.evidence("depth of the dip in #{deepest[:part]}", run.map { |entry| entry[1][:depth_db] }, unit: "dB", threshold: Stems::Breathing::DEPTH,
-                first_bar: bars(run).begin, step: run.first[0].bars))
+                first_bar: scene.bars_of(run).begin, step: run.first[0].bars))
           end
         end
         private_class_method :in_stems
@@ -56,20 +56,16 @@ module Ethoscope
 
             [section, depths[scene.beats_in(section)].mean, here.mean]
           end
-          joined(found).map { |run| mix_sighting(scene, run, shares) }
+          scene.joined(found).map { |run| mix_sighting(scene, run, shares) }
         end
         private_class_method :in_mix
 
-        def self.joined(found) = found.slice_when { |a, b| b[0].first_bar != a[0].last_bar + 1 }
-        private_class_method :joined
-
-        def self.bars(run) = run.first[0].first_bar..run.last[0].last_bar
-        private_class_method :bars
-
         def self.mix_sighting(scene, run, shares)
-          by_bar = bars(run).map { |bar| shares[((bar - 1) * scene.bar_beats)...(bar * scene.bar_beats)].mean }
-          scene.sighting(KIND, bars(run), confidence: 0.6 + (run.sum(&:last) / run.size), detail: { depth_db: (run.sum { |entry| entry[1] } / run.size).round(1), rate: "quarter" },
-            evidence: scene.evidence("share of the held sound that dips with the beat", by_bar, unit: "of 1", threshold: MEAN_BEAT, first_bar: bars(run).begin))
+          by_bar = scene.bars_of(run).map { |bar| shares[scene.beats_of(bar)].mean }
+          scene.sighting(KIND, scene.bars_of(run), confidence: 0.6 + (run.sum(&:last) / run.size), detail: { depth_db: (run.sum do |entry|
+            entry[1]
+          end / run.size).round(1), rate: "quarter" },
+            evidence: scene.evidence("share of the held sound that dips with the beat", by_bar, unit: "of 1", threshold: MEAN_BEAT, first_bar: scene.bars_of(run).begin))
         end
         private_class_method :mix_sighting
 
@@ -91,16 +87,21 @@ module Ethoscope
 
         # Level in dB, shape [beats since bar 1, POINTS, bands].
         def self.levels(scene)
-          short = scene.features.short
-          bands = Numo::DFloat.cast(short.bands[true, short.bands_in(HELD)])
-          db = Numo::NMath.log10((bands / [Signal::Series.percentile(bands.max(axis: 1), 0.9), 1e-9].max) + 1e-3) * 20
+          db = decibels(scene.features.short)
           edges = scene.grid.edges[scene.grid.pickup..]
-          at = Numo::DFloat[*edges.each_cons(2).flat_map { |from, to| (0...POINTS).map { |i| from + ((to - from) * (i + 0.5) / POINTS) } }] * short.rate
+          at = Numo::DFloat[*edges.each_cons(2).flat_map { |from, to| (0...POINTS).map { |i| from + ((to - from) * (i + 0.5) / POINTS) } }] * scene.features.short.rate
           low = Numo::Int32.cast(at.floor).clip(0, db.shape[0] - 2)
           share = (at - low).reshape(at.size, 1)
           ((db[low, true] * (1 - share)) + (db[low + 1, true] * share)).reshape(edges.size - 1, POINTS, db.shape[1])
         end
         private_class_method :levels
+
+        # Bands of held sounds under the song's loud moments.
+        def self.decibels(short)
+          bands = Numo::DFloat.cast(short.bands[true, short.bands_in(HELD)])
+          Numo::NMath.log10((bands / [Signal::Series.percentile(bands.max(axis: 1), 0.9), 1e-9].max) + 1e-3) * 20
+        end
+        private_class_method :decibels
       end
     end
   end

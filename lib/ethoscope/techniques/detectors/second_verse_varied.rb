@@ -33,7 +33,7 @@ module Ethoscope
         private_class_method :plays
 
         def self.sighting(scene, first, verse, changes)
-          counts = scene.grid.bars.times.map { |bar| scene.layers.count { |layer| layer.activity[bar] > PLAYS } }
+          counts = Array.new(scene.grid.bars) { |bar| scene.layers.count { |layer| layer.activity[bar] > PLAYS } }
           scene.sighting(KIND, verse.bar_range, confidence: 0.8, source: scene.source_of(scene.layers.map(&:role)), detail: { changes: },
             evidence: scene.evidence("layers that play, from the first verse on", counts[(first.first_bar - 1)...verse.last_bar], unit: "layers", first_bar: first.first_bar))
         end

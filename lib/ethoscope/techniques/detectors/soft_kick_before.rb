@@ -17,15 +17,18 @@ module Ethoscope
         def self.find(scene)
           kick = scene.told.find { |player| player.role == "kick" } or return []
           pairs = kick.events.each_cons(2).select { |soft, hard| ahead?(soft, hard) }
-          bars = pairs.map { |soft, _| (soft.beat / scene.bar_beats).floor + 1 }.uniq
-          return [] if pairs.size < FEWEST || bars.size < SHARE * scene.grid.bars
-
-          softness = pairs.sum { |soft, hard| soft.velocity / hard.velocity } / pairs.size
-          counts = (1..scene.grid.bars).map { |bar| pairs.count { |soft, _| (soft.beat / scene.bar_beats).floor + 1 == bar } }
-          [scene.sighting(KIND, bars.min..bars.max, confidence: kick.source == "midi" ? 0.97 : 0.75, source: kick.source,
-            detail: { ahead: pairs.map { |soft, hard| steps(soft, hard) }.tally.max_by(&:last).first, velocity: (softness * 100).round },
-            evidence: scene.evidence("soft kicks ahead of a hard one, by bar", counts, unit: "kicks", threshold: 1))]
+          bars = pairs.map { |soft, _| scene.bar_of(soft.beat) }.tally
+          pairs.size < FEWEST || bars.size < SHARE * scene.grid.bars ? [] : [sighting(scene, kick, pairs, bars)]
         end
+
+        def self.sighting(scene, kick, pairs, bars)
+          softness = pairs.sum { |soft, hard| soft.velocity / hard.velocity } / pairs.size
+          ahead = pairs.map { |soft, hard| steps(soft, hard) }.tally.max_by(&:last).first
+          scene.sighting(KIND, bars.keys.min..bars.keys.max, confidence: kick.source == "midi" ? 0.97 : 0.75, source: kick.source,
+            detail: { ahead:, velocity: (softness * 100).round },
+            evidence: scene.evidence("soft kicks ahead of a hard one, by bar", (1..scene.grid.bars).map { |bar| bars.fetch(bar, 0) }, unit: "kicks", threshold: 1))
+        end
+        private_class_method :sighting
 
         def self.steps(soft, hard) = ((hard.beat - soft.beat) * 4).round
         private_class_method :steps

@@ -7,9 +7,10 @@ module Ethoscope
       module SubAndBody
         KIND = "sub_and_body"
         # The sub ends under this frequency; the body has at most this share of its energy there.
-        SUB_HZ = 160
+        SUB_HZ = 200
         SHARED = 0.15
         TOGETHER = 0.6
+        PLAYS = 0.3
 
         # @param scene [Scene]
         # @return [Array<Sighting>]
@@ -19,14 +20,18 @@ module Ethoscope
           body = (sounds - [sub]).find { |sound| low_share(sound) <= SHARED }
           return [] unless sub && body
 
-          both = sub.presence.activity.zip(body.presence.activity).map { |pair| pair.min }
-          playing = sub.presence.activity.count(&:positive?)
-          return [] if playing.zero? || both.count { |value| value > 0.3 } < TOGETHER * playing
-
-          bars = both.each_index.select { |bar| both[bar] > 0.3 }
-          [scene.sighting(KIND, (bars.first + 1)..(bars.last + 1), confidence: 0.9, source: "stem", detail: { split_hz: sub.tone.bandwidth.last },
-            evidence: scene.evidence("bars in which sub and body play together", both, unit: "of 1", threshold: 0.3))]
+          [together(scene, sub, body)].compact
         end
+
+        def self.together(scene, sub, body)
+          both = sub.presence.activity.zip(body.presence.activity).map(&:min)
+          bars = both.each_index.select { |bar| both[bar] > PLAYS }
+          return nil if bars.empty? || bars.size < TOGETHER * sub.presence.activity.count(&:positive?)
+
+          scene.sighting(KIND, (bars.first + 1)..(bars.last + 1), confidence: 0.9, source: "stem", detail: { split_hz: sub.tone.bandwidth.last },
+            evidence: scene.evidence("bars in which sub and body play together", both, unit: "of 1", threshold: PLAYS))
+        end
+        private_class_method :together
 
         def self.low_share(sound)
           field = sound.features.field

@@ -13,18 +13,19 @@ module Ethoscope
         # @param scene [Scene]
         # @return [Array<Sighting>]
         def self.find(scene)
-          loop = scene.loop or return []
-          chords = loop.chords.flatten.reject(&:none?).chunk_while { |a, b| a.root == b.root }.map(&:first)
-          roots = chords.map(&:root).uniq
-          return [] unless roots.size == 2 && INTERVALS.include?((roots[1] - roots[0]) % 12) && loop.starts.size * loop.bars >= COVERS * scene.grid.bars
-
-          told = (1..scene.grid.bars).map { |bar| loop.starts.any? { |start| bar.between?(start, start + loop.bars - 1) } ? 1 : 0 }
-          [scene.sighting(KIND, loop.starts.first..(loop.starts.last + loop.bars - 1), confidence: loop.confidence,
-            detail: { chords: chords.uniq(&:root).map do |chord|
-              scene.key ? Harmony::Degree.of(chord, scene.key).numeral : chord.symbol(Harmony::Key.named("C", "major"))
-            end.join(" and ") },
-            evidence: scene.evidence("bars that the two chords fill", told, unit: "yes or no", threshold: 1))]
+          loop = scene.key && scene.loop or return []
+          chords = loop.chords.flatten.reject(&:none?).uniq(&:root)
+          fills = loop.starts.size * loop.bars >= COVERS * scene.grid.bars
+          fills && chords.size == 2 && INTERVALS.include?((chords[1].root - chords[0].root) % 12) ? [sighting(scene, loop, chords)] : []
         end
+
+        def self.sighting(scene, loop, chords)
+          told = (1..scene.grid.bars).map { |bar| loop.starts.any? { |start| bar.between?(start, start + loop.bars - 1) } ? 1 : 0 }
+          scene.sighting(KIND, loop.starts.first..(loop.starts.last + loop.bars - 1), confidence: loop.confidence,
+            detail: { chords: chords.map { |chord| Harmony::Degree.of(chord, scene.key).numeral }.join(" and ") },
+            evidence: scene.evidence("bars that the two chords fill", told, unit: "yes or no", threshold: 1))
+        end
+        private_class_method :sighting
       end
     end
   end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Ethoscope
-  module Midi
+  class Ensemble
     # Chords of written notes: what sounds in each half beat, exactly, in the place of what is heard; the rest is as on sound
     # ({Harmony::ChordRecognizer}).
     class ChordReader
@@ -9,8 +9,8 @@ module Ethoscope
       CARRIERS = %w[bass chords pad strings guitar brass texture].freeze
       PASSING = 0.35
 
-      # @param parts [Array<Part>]
-      # @param placement [Placement]
+      # @param parts [Array<Midi::Part>]
+      # @param placement [Midi::Placement]
       # @param grid [Rhythm::BeatGrid]
       def initialize(parts, placement, grid)
         @grid = grid

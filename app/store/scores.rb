@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+require "digest"
+require "fileutils"
+
+module Store
+  # MIDI files of references, one each, kept under the SHA-256 of their bytes.
+  class Scores < Rows
+    # @param db [Sequel::Database]
+    # @param home [String] the data directory
+    def initialize(db, home)
+      super(db)
+      @folder = File.join(home, "scores")
+      FileUtils.mkdir_p(@folder)
+    end
+
+    # @param reference_id [Integer]
+    # @return [Hash, nil]
+    def of_reference(reference_id) = db[:scores][reference_id:]&.then { |row| plain(row) }
+
+    # Keeps a file in the place of the one that was there. It is read before anything is stored.
+    #
+    # @param reference_id [Integer]
+    # @param bytes [String]
+    # @param name [String]
+    # @return [Hash]
+    # @raise [Ethoscope::Errors::UnreadableScore, DiskFull]
+    def keep(reference_id, bytes, name)
+      score = Ethoscope::Midi::ScoreReader.read(bytes)
+      sha256 = Digest::SHA256.hexdigest(bytes)
+      write(bytes, sha256)
+      parts = Ethoscope::Midi::Parts.of(score).map { |part| { name: part.name, role: part.role, notes: part.notes.size, program: part.program } }
+      db.transaction(mode: :immediate) do
+        db[:scores].where(reference_id:).delete
+        db[:scores].insert(reference_id:, sha256:, name:, parts: JSON.generate(parts), warnings: JSON.generate(score.warnings), created_at: now)
+        of_reference(reference_id)
+      end
+    end
+
+    # @param reference_id [Integer]
+    # @param roles [Hash{String => String}] what a person says of parts, by name
+    # @return [Hash]
+    # @raise [Missing]
+    def update(reference_id, roles)
+      row = existing(of_reference(reference_id), "MIDI file")
+      db[:scores].where(reference_id:).update(roles: JSON.generate(row[:roles].merge(roles.transform_keys(&:to_sym))))
+      of_reference(reference_id)
+    end
+
+    # @param reference_id [Integer]
+    # @raise [Missing]
+    def delete(reference_id)
+      existing(of_reference(reference_id), "MIDI file")
+      db[:scores].where(reference_id:).delete
+    end
+
+    # @param sha256 [String]
+    # @return [String] where that file lies
+    def path(sha256) = File.join(@folder, "#{sha256}.mid")
+
+    private
+
+    # Written beside its place and renamed.
+    def write(bytes, sha256)
+      return if File.exist?(path(sha256))
+
+      partial = "#{path(sha256)}.#{Process.pid}.part"
+      File.open(partial, "wb") do |file|
+        file.write(bytes)
+        file.fsync
+      end
+      File.rename(partial, path(sha256))
+    rescue Errno::ENOSPC, Errno::EDQUOT
+      FileUtils.rm_f(partial)
+      raise DiskFull, "The disk is full; nothing was stored. Make room and drop the file again."
+    end
+
+    def plain(row) = row.merge(parts: parse(row[:parts]), warnings: parse(row[:warnings]), roles: parse(row[:roles]))
+  end
+end

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module Store
+  # Stems of references: which recording they are, their role, where they lie in the mix, and how far their measuring is.
+  class Stems < Rows
+    ATTEMPTS = 3
+    # Stems of one reference.
+    MOST = 64
+
+    # @param reference_id [Integer]
+    # @return [Array<Hash>] in the order in which they came
+    def of_reference(reference_id) = db[:stems].where(reference_id:).order(:id).all
+
+    # @param id [Integer]
+    # @return [Hash]
+    # @raise [Missing]
+    def find(id) = existing(db[:stems][id:], "stem")
+
+    # Takes a stem up and queues it to be measured.
+    #
+    # @param reference_id [Integer]
+    # @param recording [Hash]
+    # @param name [String]
+    # @param role [String] guessed from the name
+    # @return [Hash]
+    # @raise [Duplicate] when the reference has it, or too many
+    def create(reference_id, recording, name, role)
+      db.transaction(mode: :immediate) do
+        same = db[:stems][reference_id:, recording_id: recording[:id]]
+        raise Duplicate, "This stem is there already, as “#{same[:name]}”." if same
+        raise Duplicate, "A reference holds at most #{MOST} stems." if db[:stems].where(reference_id:).count >= MOST
+
+        find(db[:stems].insert(reference_id:, recording_id: recording[:id], name:, role:, guess: role, state: "queued", created_at: now))
+      end
+    end
+
+    # @param id [Integer]
+    # @param change [Hash] role, name or set_offset (seconds; nil for the measured one)
+    # @return [Hash]
+    def update(id, change)
+      find(id)
+      db[:stems].where(id:).update(change.slice(:role, :name, :set_offset))
+      find(id)
+    end
+
+    # @param id [Integer]
+    def delete(id)
+      find(id)
+      db[:stems].where(id:).delete
+    end
+
+    # Tries a stem again that failed.
+    #
+    # @param id [Integer]
+    # @return [Hash]
+    def retry(id)
+      db[:stems].where(id:, state: "failed").update(state: "queued", error: nil, attempts: 0, progress: 0.0)
+      find(id)
+    end
+
+    # @return [Hash, nil] the oldest that waits and whose mix is measured, now marked as running
+    def claim
+      db.transaction(mode: :immediate) do
+        measured = db[:references].join(:analyses, recording_id: :recording_id).where(Sequel[:analyses][:state] => "done").select(Sequel[:references][:id])
+        row = db[:stems].where(state: "queued", reference_id: measured).order(:id).first or next
+        db[:stems].where(id: row[:id]).update(state: "running", attempts: row[:attempts] + 1, progress: 0.0)
+        row
+      end
+    end
+
+    # @param id [Integer]
+    # @param progress [Float] 0 to 1
+    def advance(id, progress) = db[:stems].where(id:, state: "running").update(progress:)
+
+    # @param id [Integer]
+    # @param place [Hash] offset, agreement, distinct and seconds
+    def finish(id, place) = db[:stems].where(id:).update(place.slice(:offset, :agreement, :distinct, :seconds).merge(state: "done", progress: 1.0, error: nil))
+
+    # @param id [Integer]
+    # @param reason [String] one clear sentence
+    def fail(id, reason) = db[:stems].where(id:).update(state: "failed", error: reason)
+
+    # After a crash: what was running waits again, unless it brought the application down before.
+    def resume
+      worn = db[:stems].where(state: "running") { attempts >= ATTEMPTS }
+      worn.update(state: "failed", error: "Measuring this stem was cut off #{ATTEMPTS} times.")
+      db[:stems].where(state: "running").update(state: "queued", progress: 0.0)
+    end
+  end
+end
