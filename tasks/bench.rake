@@ -9,6 +9,9 @@ namespace :bench do
   desc "Score the engine on a folder of songs with known truth, beside the last figures: rake bench:ear[FOLDER]"
   task(:ear, [:folder]) { |_, arguments| Bench::Ear.new(arguments.fetch(:folder, "../shared/corpus")).run }
 
+  desc "The same with stems and MIDI where they stand beside the songs: rake bench:ensemble[FOLDER]"
+  task(:ensemble, [:folder]) { |_, arguments| Bench::Ear.new(arguments.fetch(:folder, "../shared/corpus"), beside: true).run }
+
   desc "Processor seconds by stage against decoding and one transform, on one thread: rake bench:speed[FILE]"
   task(:speed, [:file]) { |_, arguments| Bench::Speed.new(arguments[:file]).run }
 

@@ -13,7 +13,9 @@ module Cli
     BANNER = <<~TEXT
       ethoscope analyze FILE [--json]        what the engine hears in one recording; with --tempo, --meter, --key or
                                              --downbeat it listens again with that put right
-      ethoscope analyze DIR --out DIR        every audio file of a folder, one NAME.json each
+      ethoscope analyze FILE --stems DIR --midi FILE   with what else tells of the song
+      ethoscope analyze DIR --out DIR        every audio file of a folder, one NAME.json each; with --beside, NAME.stems
+                                             and NAME.mid beside it are used
     TEXT
 
     # @param out [IO] results
@@ -43,6 +45,9 @@ module Cli
       OptionParser.new(BANNER) do |parser|
         parser.on("--json", "print the analysis as JSON") { options[:json] = true }
         parser.on("--out DIR", "where the JSON files of a folder go") { |dir| options[:out] = dir }
+        parser.on("--stems DIR", "a folder of the song's stems") { |dir| options[:stems] = dir }
+        parser.on("--midi FILE", "the song as MIDI") { |file| options[:midi] = file }
+        parser.on("--beside", "use stems and MIDI that stand beside the files of a folder") { options[:beside] = true }
         parser.on("--jobs N", Integer, "worker processes (default: one a core)") { |count| options[:jobs] = count }
         parser.on("--tempo BPM", Float, "the tempo, when you know better") { |bpm| options[:bpm] = bpm }
         parser.on("--meter METER", "the meter, such as 3/4") { |name| options[:meter] = name }
@@ -53,11 +58,12 @@ module Cli
     end
 
     def dispatch(path, options)
-      return usage("There is no such file or folder: #{path}") unless File.exist?(path)
+      missing = [path, *options.values_at(:stems, :midi)].compact.find { |wanted| !File.exist?(wanted) }
+      return usage("There is no such file or folder: #{missing}") if missing
       return single(path, options) unless File.directory?(path)
       return usage("A folder needs --out DIR.") unless options[:out]
 
-      Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err).analyse_all? ? DONE : UNUSABLE
+      Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err, beside: options[:beside]).analyse_all? ? DONE : UNUSABLE
     rescue SystemCallError => e
       usage("#{e.message}.")
     end
@@ -65,7 +71,9 @@ module Cli
     def single(path, options)
       corrections = corrections(options)
       progress = Progress.new(@err)
-      analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode, corrections) { |stage, share| progress.at(stage, share) }
+      features = Ethoscope::Features.of(Ethoscope::Audio::Decoder.new(path).decode) { |stage| progress.at(stage, Ethoscope::Pipeline::STAGES.fetch(stage)) }
+      sources = Beside.new(**options.slice(:stems, :midi), err: @err).sources(features)
+      analysis = Ethoscope::Analysis.derived(features, corrections, sources) { |stage, share| progress.at(stage, share) }
       progress.done
       @out.puts(options[:json] ? JSON.pretty_generate(analysis.to_h) : Summary.new(File.basename(path), analysis).to_s)
       DONE

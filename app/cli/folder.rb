@@ -12,13 +12,15 @@ module Cli
     # @param target [String] where NAME.json files go; made when missing
     # @param jobs [Integer] worker processes
     # @param err [IO] one line a file
-    def initialize(source, target, jobs:, err:)
+    # @param beside [Boolean] use NAME.stems and NAME.mid
+    def initialize(source, target, jobs:, err:, beside: false)
       @files = Dir.children(source).sort.map { |name| File.join(source, name) }
                   .select { |path| File.file?(path) && EXTENSIONS.include?(File.extname(path).downcase) }
                   .sort_by { |path| -File.size(path) } # the longest first, so that the workers end together
       @target = target
       @jobs = jobs.clamp(1, [@files.size, 1].max)
       @err = err
+      @beside = beside
     end
 
     # @return [Boolean] true when every file was analysed
@@ -46,7 +48,9 @@ module Cli
 
     def analyse(path)
       started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode)
+      features = Ethoscope::Features.of(Ethoscope::Audio::Decoder.new(path).decode)
+      sources = @beside ? Beside.of(path, err: @err).sources(features) : Ethoscope::Sources.none
+      analysis = Ethoscope::Analysis.derived(features, Ethoscope::Corrections.none, sources)
       write(File.join(@target, "#{File.basename(path, ".*")}.json"), JSON.generate(analysis.to_h))
       say(path, format("%.1f s", Process.clock_gettime(Process::CLOCK_MONOTONIC) - started))
       true

@@ -89,7 +89,8 @@ module Jobs
 
     # What an earlier run measured is enough for a derivation.
     def kept_features
-      @task[:derives] ? Store::FeaturesFile.read(@task.fetch(:features)) : nil
+      derives = @task.fetch(:derives) { !@task.fetch(:corrections, {}).empty? }
+      derives ? Store::FeaturesFile.read(@task.fetch(:features)) : nil
     end
 
     def measured_features

@@ -9,6 +9,7 @@ module Ethoscope
       GRIDS = { 1 => "quarters", 2 => "eighths", 3 => "eighth triplets", 4 => "sixteenths", 6 => "sixteenth triplets", 8 => "thirty-seconds" }.freeze
       NEAR = 0.06
       KEPT = 0.95
+      LEGATO = 0.05
       PERIODS = [1, 2, 4, 8, 16].freeze
       SAME = 0.9
 
@@ -34,9 +35,9 @@ module Ethoscope
 
       def middle(values) = values.sort[values.size / 2]
 
-      # Most notes that sound at once.
+      # Most notes that sound at once; what only overlaps the next note a little does not.
       def polyphony
-        events = @notes.flat_map { |note| [[note.start + 0.01, 1], [note.end, -1]] }.sort
+        events = @notes.flat_map { |note| [[note.start + LEGATO, 1], [note.end, -1]] }.sort
         events.each_with_object([0, 0]) { |(_, step), count| count[1] = [count[1], count[0] += step].max }.last
       end
 

@@ -21,9 +21,10 @@ module Ethoscope
       AS_LONG_SECONDS = 2.0
       # Frames around a place that count as that place.
       NEAR = 4
-      # A stem with strokes in it that is of this song stands out this clearly. One that doesn't stand out but agrees this much is a
+      # A stem with strokes in it that is of this song stands out this clearly, and shares this much with the mix. One that doesn't stand out but agrees this much is a
       # slow sound that fits anywhere.
       CLEAR = 2.5
+      SHARED = 0.15
       SLOW = 0.3
 
       # @param stem [Signal::ShortTime]
@@ -45,7 +46,7 @@ module Ethoscope
       def applied = clear? && offset.abs >= LEAST_SHIFT ? offset : 0.0
 
       # @return [Boolean] true when its place is certain
-      def clear? = distinct >= CLEAR
+      def clear? = distinct >= CLEAR && agreement >= SHARED
 
       # @return [Boolean] false when the stem must be of another song
       def believable? = clear? || agreement >= SLOW

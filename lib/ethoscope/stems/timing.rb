@@ -16,10 +16,11 @@ module Ethoscope
         @places = onsets.filter_map { |time| place(time) }
       end
 
-      # @return [Float] onsets a beat while it plays
+      # @param playing [Array<Float>] how much of each beat sounds
+      # @return [Float] onsets a beat in the bars in which it plays
       def density(playing)
-        beats = playing.count(&:positive?)
-        beats.zero? ? 0.0 : (@places.size / beats.to_f).round(2)
+        bars = playing.each_slice(@grid.meter.beats).count { |beats| beats.any?(&:positive?) }
+        bars.zero? ? 0.0 : (@places.size / (bars * @grid.meter.beats).to_f).round(2)
       end
 
       # @return [Hash] late_ms (mean over all steps but the swung ones), spread_ms, swing (place of the off-beat in its pair, or nil)

@@ -1,0 +1,164 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Stems and MIDI through the interface: they come, are measured, lead, and go again; broken ones harm nothing.
+class SourcesTest < Ethoscope::TestCase
+  include Application
+
+  def setup
+    @reference = analysed_reference
+  end
+
+  def test_a_stem_waits_with_a_role_guessed_from_its_name
+    stem = send_stem(StemFiles.kick, "01 Bass Drum.wav")[:stem]
+
+    assert_equal 201, last_response.status
+    assert_equal ["01 Bass Drum", "kick", "kick", "queued"], stem.values_at(:name, :role, :guess, :state)
+    assert_equal [stem[:id]], page[:stems].map { |row| row[:id] }
+    assert_equal "texture", send_stem(StemFiles.stranger, "Audio 7.wav")[:stem][:role]
+  end
+
+  def test_a_role_can_be_changed_and_a_stem_shifted_by_hand
+    stem = send_stem(StemFiles.kick, "kick.wav")[:stem]
+    changed = send_json(:patch, "/api/stems/#{stem[:id]}", { role: "percussion", set_offset: 0.25 })[:stem]
+
+    assert_equal ["percussion", 0.25], changed.values_at(:role, :set_offset)
+    send_json(:patch, "/api/stems/#{stem[:id]}", { role: "cowboy" })
+    assert_problem 422, "invalid", /Role/
+  end
+
+  def test_the_same_stem_twice_and_the_mix_itself_are_refused
+    send_stem(StemFiles.kick, "kick.wav")
+    send_stem(StemFiles.kick, "kick again.wav")
+
+    assert_problem 409, "duplicate", /there already, as “kick”/
+    send_stem(File.binread(Fixture.wav), "mix.wav")
+
+    assert_problem 409, "duplicate", /the mix itself/
+    assert_equal 1, page[:stems].size
+  end
+
+  def test_text_that_was_renamed_is_no_stem_and_nothing_is_stored
+    send_stem("Dear sir", "kick.wav")
+
+    assert_problem 422, "unusable_audio", /not a sound file/
+    assert_empty page[:stems]
+    assert_empty Dir.glob(File.join(library.home, "recordings", "part-*"))
+  end
+
+  def test_a_stem_that_is_measured_leads_and_one_that_is_removed_no_longer_does
+    stem = send_stem(StemFiles.kick, "kick.wav")[:stem]
+    work_off
+
+    assert_equal ["done", 0.0], page[:stems].first.values_at(:state, :offset)
+    assert_equal "stem", layer("kick")[:source]
+    assert_equal "mix", layer("hats")[:source]
+    send_json(:delete, "/api/stems/#{stem[:id]}")
+
+    assert_equal "mix", layer("kick")[:source]
+  end
+
+  def test_stems_that_say_nothing_of_the_song_fail_with_a_reason_and_harm_nothing
+    before = page[:analysis]
+    { StemFiles.silence => /stem is silent/, StemFiles.stranger => /fits nowhere/, StemFiles.wrong_length => /\d+ s longer/ }.each do |bytes, reason|
+      id = send_stem(bytes, "kick.wav")[:stem][:id]
+      work_off
+      stem = page[:stems].find { |row| row[:id] == id }
+
+      assert_equal "failed", stem[:state], reason
+      assert_match reason, stem[:error]
+    end
+    assert_equal before, page[:analysis]
+    assert_equal "queued", send_json(:post, "/api/stems/#{page[:stems].last[:id]}/retry")[:stem][:state]
+  end
+
+  def test_a_midi_file_tells_its_parts_and_leads
+    score = send_score(StemFiles.score)[:score]
+
+    assert_equal [["Kick", "kick"], ["Keys", "chords"]], score[:parts].map { |part| part.values_at(:name, :role) }
+    work_off
+
+    assert_equal({ chords: "midi", drums: "midi" }, page[:analysis][:told_by].slice(:chords, :drums))
+    assert_equal "midi", layer("chords")[:source]
+    send_json(:patch, "/api/references/#{@reference[:id]}/score", { roles: [{ name: "Keys", role: "pad" }] })
+    work_off
+
+    assert_equal "midi", layer("pad")[:source]
+  end
+
+  def test_another_midi_file_takes_the_place_of_the_first_and_can_be_removed
+    send_score(StemFiles.score)
+    score = send_score(StemFiles.score(name: "Organ"))[:score]
+
+    assert_equal %w[Kick Organ], score[:parts].map { |part| part[:name] }
+    send_json(:delete, "/api/references/#{@reference[:id]}/score")
+
+    assert_nil page[:score]
+    send_json(:delete, "/api/references/#{@reference[:id]}/score")
+    assert_problem 404, "missing"
+  end
+
+  def test_broken_midi_is_refused_with_a_reason_and_the_one_before_stays
+    send_score(StemFiles.score)
+    { "Dear sir, this is text." => /not a MIDI file/, "" => /empty/, StemFiles.score[0, 30] => /cut off/ }.each do |bytes, reason|
+      send_score(bytes)
+
+      assert_problem 422, "unusable_score", reason
+    end
+    assert_equal %w[Kick Keys], page[:score][:parts].map { |part| part[:name] }
+  end
+
+  def test_what_had_to_be_mended_is_said
+    hanging = MidiFile.bytes([["Pad", 0, [[0, 1200, 60], [4, 1, 64]]]])
+
+    assert_match(/never ended/, send_score(hanging)[:score][:warnings].join)
+    assert_equal 64, send_score(MidiFile.bytes(Array.new(64) { |i| ["Track #{i}", 0, [[i, 1, 60]]] }))[:score][:parts].size
+  end
+
+  def test_a_stem_can_be_heard
+    stem = send_stem(StemFiles.kick, "kick.wav")[:stem]
+    get("/api/stems/#{stem[:id]}/audio", {}, "HTTP_HOST" => "127.0.0.1")
+
+    assert_equal ["audio/wav", StemFiles.kick.bytesize], [last_response.content_type, last_response.body.bytesize]
+  end
+
+  def test_decisions_stay_when_sources_come
+    send_json(:post, "/api/references/#{@reference[:id]}/sightings", { kind: "four_on_floor", state: "refuted", first_bar: 1, last_bar: 8 })
+    send_json(:post, "/api/references/#{@reference[:id]}/techniques", { name: "melodica breath", kind: "handling_noise", first_bar: 3, last_bar: 4 })
+    send_stem(StemFiles.kick, "kick.wav")
+    work_off
+    states = page[:readings].select { |row| %w[sighting technique].include?(row[:aspect]) }.map { |row| [row[:statement], row[:state]] }
+
+    assert_equal [["four on floor", "refuted"], ["melodica breath", "open"]], states
+  end
+
+  private
+
+  def page = get_json("/api/references/#{@reference[:id]}")
+
+  def layer(role) = page[:analysis][:layers].find { |row| row[:role] == role }
+
+  def send_stem(bytes, name) = send_bytes("stems", bytes, name)
+
+  def send_score(bytes, name = "song.mid") = send_bytes("score", bytes, name)
+
+  def send_bytes(what, bytes, name)
+    post("/api/references/#{@reference[:id]}/#{what}", bytes, "CONTENT_TYPE" => "application/octet-stream", "HTTP_HOST" => "127.0.0.1",
+      "HTTP_X_FILE_NAME" => URI.encode_www_form_component(name), "CONTENT_LENGTH" => bytes.bytesize.to_s)
+    answer
+  end
+
+  # Does what the dispatcher would have workers do, in this process.
+  def work_off
+    [Jobs::StemQueue.new(library), Jobs::AnalysisQueue.new(library)].each do |queue|
+      while (job = queue.claim)
+        result = File.join(folder, "result-#{job[:id]}.json")
+        path = library.recordings.path(library.recordings.find(job[:recording_id]))
+        lines = StringIO.new
+        code = Jobs::Worker.new(path, result, lines, JSON.parse(JSON.generate(queue.task(job)), symbolize_names: true)).run
+        code.zero? ? queue.finish(job, result) : queue.fail(job, JSON.parse(lines.string.lines.last)["error"])
+      end
+    end
+  end
+end

@@ -1,0 +1,118 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Stems and a score beside the mix: where they lie, what they tell, and who leads.
+class EnsembleTest < Ethoscope::TestCase
+  PIECES = { kick: [0, 2], snare: [1, 3], hats: [0, 0.5, 1, 1.5, 2, 2.5, 3, 3.5] }.freeze
+  CHORDS = %w[Am F C G].freeze
+
+  # The fixture's band as separate recordings.
+  def self.stem(bars: 16, bpm: 100, lead_in: 0.3, **what)
+    (@stems ||= {})[[bars, bpm, lead_in, what]] ||= begin
+      drums = what.slice(*PIECES.keys)
+      band = Band.new(bpm:, lead_in:).bars(bars, chords: what[:chords], bass: what.fetch(:bass, false), **drums)
+      Features.of(band.recording)
+    end
+  end
+
+  def self.mix = @mix ||= Features.of(Band.new(bpm: 100).bars(16, chords: CHORDS, **PIECES).recording)
+
+  def self.kick = stem(kick: PIECES[:kick])
+
+  # What the band plays, written down: one bar of silence more at its start.
+  def self.score(bpm: 100, transpose: 0)
+    kick = Array.new(16) { |bar| [0, 2].map { |beat| [4 + (bar * 4) + beat, 0.25, 36] } }.flatten(1)
+    tones = Array.new(16) { |bar| [[57, 60, 64], [53, 57, 60], [48, 52, 55], [55, 59, 62]][bar % 4].map { |pitch| [4 + (bar * 4), 3.9, pitch + transpose] } }.flatten(1)
+    Midi::ScoreReader.read(MidiFile.bytes([["Kick", 9, kick], ["Keys", 0, tones]], bpm:))
+  end
+
+  def self.analysis(sources) = Analysis.derived(mix, Corrections.none, sources)
+
+  def test_a_stem_from_the_same_start_lies_at_none
+    found = Stems::Alignment.of(self.class.kick.short, self.class.mix.short)
+
+    assert_in_delta 0.0, found.applied
+    assert_predicate found, :clear?
+  end
+
+  def test_a_stem_that_starts_later_is_shifted_back
+    late = self.class.stem(kick: PIECES[:kick], lead_in: 1.0)
+    found = Stems::Alignment.of(late.short, self.class.mix.short)
+
+    assert_in_delta(-0.7, found.applied, 0.02)
+  end
+
+  def test_a_stem_of_another_song_fits_nowhere
+    other = self.class.stem(kick: [0, 1.5, 2.75], snare: [1.25, 3.1], bpm: 133, bars: 20)
+
+    refute_predicate Stems::Alignment.of(other.short, self.class.mix.short), :believable?
+  end
+
+  def test_a_stem_leads_and_the_mix_is_its_rival
+    part = self.class.stem(bars: 8, kick: PIECES[:kick])
+    layers = self.class.analysis(sources("kick" => part)).fetch(:layers)
+    kick = layers.find { |layer| layer[:role] == "kick" }
+
+    assert_equal "stem", kick[:source]
+    assert_equal ["mix"], kick[:rivals].map { |rival| rival[:source] }
+    assert_operator kick[:activity].first(8).min, :>, 0.9
+    assert_in_delta 0.0, kick[:activity].last(7).max
+    assert_equal "mix", layers.find { |layer| layer[:role] == "hats" }[:source]
+  end
+
+  def test_what_is_measured_on_a_stem
+    stem = self.class.analysis(sources("kick" => self.class.kick)).fetch(:stems).first
+
+    assert_equal ["kick", "mono", 0.0, "sharp"], [stem[:role], stem[:image], stem[:offset], stem[:shape][:attack]]
+    assert_in_delta 0.5, stem[:density], 0.1
+    assert_equal 1, stem[:period]
+    assert_operator stem[:bandwidth].first, :<, 70
+    assert_equal 16, stem[:bars][:level_db].size
+    assert_in_delta 0.0, stem[:timing][:late_ms], 15
+  end
+
+  def test_a_score_is_laid_over_the_recording_and_leads
+    analysis = self.class.analysis(Sources.new(stems: [], score: self.class.score, roles: {}))
+    score = analysis.fetch(:score)
+
+    assert_in_delta 0.3 - 2.4, score[:placement][:offset], 0.03
+    assert score[:placement][:believable]
+    assert_equal({ chords: "midi", drums: "midi" }, analysis.fetch(:told_by).slice(:chords, :drums))
+    assert_equal %w[Am F C G], analysis.fetch(:chords).reject { |chord| chord[:degree].nil? }.first(4).map { |chord| chord[:symbol] }
+    assert_equal %w[midi midi], analysis.fetch(:layers).select { |layer| %w[kick chords].include?(layer[:role]) }.map { |layer| layer[:source] }
+  end
+
+  def test_a_score_at_another_tempo_is_stretched
+    score = self.class.analysis(Sources.new(stems: [], score: self.class.score(bpm: 125), roles: {})).fetch(:score)
+
+    assert score[:placement][:believable]
+    assert_in_delta 0.3 - 2.4, score[:placement][:offset], 0.06
+  end
+
+  def test_a_score_of_another_song_is_told_apart_and_not_believed
+    other = Midi::ScoreReader.read(MidiFile.bytes([["Lead", 0, Array.new(50) { |i| [i * 1.37, 0.3, 61 + ((i * 5) % 11)] }]], bpm: 93))
+    analysis = self.class.analysis(Sources.new(stems: [], score: other, roles: {}))
+
+    refute analysis.fetch(:score)[:placement][:believable]
+    assert_equal "mix", analysis.fetch(:told_by)[:chords]
+    assert(analysis.fetch(:layers).all? { |layer| layer[:source] == "mix" })
+  end
+
+  def test_the_table_of_layers_and_sections
+    analysis = self.class.analysis(sources("kick" => self.class.stem(bars: 8, kick: PIECES[:kick])))
+    table = Layers::SectionTable.new(analysis.to_h.merge(sections: [{ first_bar: 1, bars: 8 }, { first_bar: 9, bars: 8 }], heard_layers: [painted])).rows
+    kick, melodica = %w[kick melodica].map { |name| table[:layers].find { |layer| layer[:name] == name } }
+
+    assert_equal(%w[full absent], kick[:cells].map { |cell| cell[:state] })
+    assert_equal([[false, true], [true, false]], [kick, melodica].map { |layer| layer[:cells][1].values_at(:new, :left) })
+    assert_includes table[:sections][1][:left], "kick"
+    assert_includes table[:sections][1][:entered], "melodica"
+  end
+
+  private
+
+  def painted = { reading_id: 1, name: "melodica", role: "lead", levels: ([0] * 8) + ([3] * 8), card: {} }
+
+  def sources(stems) = Sources.new(stems: stems.map { |role, features| Stems::Stem.new(name: role, role:, offset: 0.0, features:) }, score: nil, roles: {})
+end
