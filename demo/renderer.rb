@@ -29,9 +29,53 @@ module Demo
     end
 
     # Writes audio/NAME.ogg.
-    def render = Dir.mktmpdir { |dir| encode(mix(dir)) }
+    def render = Dir.mktmpdir { |dir| encode(mix(dir), File.join(@folder, "audio", "#{@song[:name]}.ogg")) }
+
+    # Writes stems/NAME/LAYER.ogg: each layer as it is in the mix, sections shaped and all.
+    def render_stems
+      target = File.join(@folder, "stems", @song[:name])
+      FileUtils.mkdir_p(target)
+      Dir.mktmpdir do |dir|
+        playing.each do |layer|
+          pair = shape_sections(*spread(layer, echo(layer, stem(layer, dir)) * GAINS.fetch(layer)))
+          encode(pair.map { |channel| channel * 0.5 }, File.join(target, "#{layer}.ogg"), quality: -1, rate: 32_000)
+        end
+      end
+    end
+
+    # Writes scores/NAME.mid: all layers as tracks, with tempo, meter and sections.
+    def write_score
+      sequence = MIDI::Sequence.new
+      sequence.ppqn = PULSES
+      sequence.tracks << conductor(sequence)
+      playing.each { |layer| sequence.tracks << track(sequence, layer) }
+      File.open(File.join(@folder, "scores", "#{@song[:name]}.mid"), "wb") { |file| sequence.write(file) }
+    end
 
     private
+
+    def playing = GAINS.keys.reject { |layer| @score.notes[layer].empty? }
+
+    def conductor(sequence)
+      markers = @score.parts.map { |place| [place[:first] * @score.beats, MIDI::MetaEvent.new(MIDI::META_MARKER, place[:part][:label])] }
+      timed(sequence, [[0, MIDI::Tempo.new(MIDI::Tempo.bpm_to_mpq(@song[:bpm]).round)], [0, MIDI::TimeSig.new(4, 2, 24, 8)], *markers].map { |beat, event| [beat * PULSES, event] })
+    end
+
+    def track(sequence, layer)
+      drum = Score::DRUMS.key?(layer)
+      events = [[0, MIDI::MetaEvent.new(MIDI::META_SEQ_NAME, layer.to_s)]]
+      events << [0, MIDI::ProgramChange.new(0, Score::GM.fetch(layer))] unless drum
+      note_events(layer, drum ? 9 : 0) { |event| events << event }
+      timed(sequence, events)
+    end
+
+    def timed(sequence, events)
+      track = MIDI::Track.new(sequence)
+      events.each { |pulse, event| event.time_from_start = pulse }
+      track.events.replace(events.sort_by.with_index { |(pulse, event), i| [pulse, event.is_a?(MIDI::NoteOff) ? 0 : 1, i] }.map(&:last))
+      track.recalc_delta_from_times
+      track
+    end
 
     def seconds(beats) = LEAD_IN + (beats * @beat)
 
@@ -40,9 +84,7 @@ module Demo
     def mix(dir)
       left = Numo::SFloat.zeros((length * RATE).ceil)
       right = left.dup
-      GAINS.each_key do |layer|
-        next if @score.notes[layer].empty?
-
+      playing.each do |layer|
         sound = echo(layer, stem(layer, dir)) * GAINS.fetch(layer)
         a, b = spread(layer, sound)
         left += a
@@ -75,16 +117,12 @@ module Demo
     def sequence(layer)
       sequence = MIDI::Sequence.new
       sequence.ppqn = PULSES
-      track = MIDI::Track.new(sequence)
-      sequence.tracks << track
       drum = Score::DRUMS.key?(layer)
       events = [[0, MIDI::Tempo.new(MIDI::Tempo.bpm_to_mpq(@song[:bpm]).round)]]
       events << [0, MIDI::ProgramChange.new(0, Score::GM.fetch(layer))] unless drum
       events.concat(bend)
       note_events(layer, drum ? 9 : 0) { |event| events << event }
-      events.each { |pulse, event| event.time_from_start = pulse }
-      track.events.replace(events.sort_by { |pulse, event| [pulse, event.is_a?(MIDI::NoteOff) ? 0 : 1] }.map(&:last))
-      track.recalc_delta_from_times
+      sequence.tracks << timed(sequence, events)
       sequence
     end
 
@@ -159,11 +197,10 @@ module Demo
       Numo::SFloat.cast(out.size == size ? out : out.concatenate(Numo::DFloat.zeros(size - out.size)))
     end
 
-    def encode(channels)
-      target = File.join(@folder, "audio", "#{@song[:name]}.ogg")
+    def encode(channels, target, quality: 3, rate: RATE)
       pcm = Numo::SFloat.vstack(channels).transpose.dup.to_binary
-      _, status = Open3.capture2e("ffmpeg", "-y", "-v", "error", "-f", "f32le", "-ar", RATE.to_s, "-ac", "2", "-i", "pipe:0", "-c:a", "libvorbis", "-q:a", "3",
-        "-metadata", "title=#{@song[:title]}", "-metadata", "artist=#{Songs::ARTIST}", target, stdin_data: pcm, binmode: true)
+      _, status = Open3.capture2e("ffmpeg", "-y", "-v", "error", "-f", "f32le", "-ar", RATE.to_s, "-ac", "2", "-i", "pipe:0", "-ar", rate.to_s, "-c:a", "libvorbis",
+        "-q:a", quality.to_s, "-metadata", "title=#{@song[:title]}", "-metadata", "artist=#{Songs::ARTIST}", target, stdin_data: pcm, binmode: true)
       raise "ffmpeg failed" unless status.success?
     end
   end

@@ -12,16 +12,24 @@ exit if File.exist?(File.join(home, "ethoscope.sqlite3"))
 partial = "#{home}.part"
 FileUtils.rm_rf(partial)
 library = Store::Library.new(partial)
-puts "Analysing the six demo songs; this takes about half a minute, once."
+puts "Analysing the six demo songs, and six stems; this takes about a minute, once."
 study = library.studies.create(title: "Low Water", aim: "style", target_bpm: 73.0, target_tonic: "G", target_mode: "minor")
 songs = %w[marsh_telephone nine_buckets_down wet_slate kettle_at_the_lock pilot_light_parish copper_weather].map do |name|
   File.open(File.join(__dir__, "audio", "#{name}.ogg"), "rb") { |file| library.import(study[:id], file, "#{name}.ogg") }
 end
+# What tells of two songs besides their mix.
+Dir.glob(File.join(__dir__, "stems", "marsh_telephone", "*.ogg")).sort.each { |path| File.open(path, "rb") { |file| library.import_stem(songs[0], file, File.basename(path)) } }
+library.scores.keep(songs[1][:id], File.binread(File.join(__dir__, "scores", "nine_buckets_down.mid")), "nine_buckets_down.mid")
 bulletin = Jobs::Bulletin.new
 dispatcher = Jobs::Dispatcher.new(library, bulletin).start
 run_of = ->(song) { library.analyses.latest(song[:recording_id]) }
 edition = bulletin.edition
 edition = bulletin.wait(edition, 2) until songs.all? { |song| %w[done failed].include?(run_of.call(song)[:state]) }
+stems = -> { library.stems.of_reference(songs[0][:id]).map { |stem| stem[:state] } }
+derived = -> { songs.first(2).all? { |song| library.derivation(song)&.fetch(:state) == "done" } }
+library.derive(songs[1])
+bulletin.publish
+edition = bulletin.wait(edition, 2) until stems.call.all? { |state| %w[done failed].include?(state) } && derived.call
 failed = songs.reject { |song| run_of.call(song)[:state] == "done" }
 abort "Some demo songs could not be analysed: #{failed.map { |song| song[:title] }.join(", ")}" if failed.any?
 

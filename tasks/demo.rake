@@ -16,6 +16,15 @@ namespace :demo do
     end
   end
 
+  desc "Render the stems of one demo song and write another one as MIDI (needs fluidsynth likewise)"
+  task sources: :load do
+    folder = File.expand_path("../demo", __dir__)
+    mkdir_p File.join(folder, "scores")
+    songs = Demo::Songs::ALL.to_h { |song| [song[:name], Demo::Renderer.new(song, folder)] }
+    songs.fetch("marsh_telephone").render_stems
+    songs.fetch("nine_buckets_down").write_score
+  end
+
   desc "Write the truth of the demo songs from their scores"
   task truth: :load do
     Demo::Songs::ALL.each do |song|

@@ -52,11 +52,85 @@ export interface Bar {
   bpm: number;
 }
 
+/** What tells of a song: notes lead, then stems, then the mix. */
+export type LayerSource = "mix" | "stem" | "midi";
+
 export interface Layer {
   role: string;
+  name: string;
+  source: LayerSource;
   activity: number[];
   confidence: number;
   spans: [number, number][];
+  /** What weaker sources say of the role. */
+  rivals: { source: LayerSource; activity: number[]; spans: [number, number][] }[];
+}
+
+/** What was measured on a stem. */
+export interface StemSound {
+  name: string;
+  role: string;
+  offset: number;
+  bars: {
+    level_db: number[];
+    share: number[];
+    pan: (number | null)[];
+    width: (number | null)[];
+    brightness: (number | null)[];
+  };
+  bandwidth: [number, number];
+  brightness: number;
+  image: "mono" | "narrow" | "wide";
+  pan: number;
+  width: number;
+  motion: { range: number; bars: number } | null;
+  crest_db: number;
+  shape: { attack_ms: number; decay_ms: number | null; attack: string; decay: string } | null;
+  pumping: { depth_db: number; rate: string; follows: string | null } | null;
+  gating: { steps: number; depth_db: number } | null;
+  pitch: { line: boolean; polyphony: number; low: number; middle: number; high: number } | null;
+  density: number;
+  timing: { late_ms: number | null; spread_ms: number | null; swing: number | null };
+  period: number | null;
+  variations: (string | null)[];
+}
+
+/** What the notes of one part of a score tell. */
+export interface ScorePart {
+  name: string;
+  role: string;
+  program: number | null;
+  notes: number;
+  low: number;
+  middle: number;
+  high: number;
+  polyphony: number;
+  length_beats: number;
+  velocity: { low: number; middle: number; high: number; spread: number; by_sixteenth: (number | null)[] };
+  grid: string | null;
+  residual_ms: number | null;
+  period: number | null;
+}
+
+export interface ScoreFacts {
+  bpm: number;
+  tempo_changes: number;
+  meter: string;
+  markers: { text: string; bar: number }[];
+  warnings: string[];
+  placement: { kind: "clock" | "beats"; offset: number; agreement: number; believable: boolean };
+  parts: ScorePart[];
+}
+
+/** The measured series that shows a technique. */
+export interface SeriesEvidence {
+  label: string;
+  unit: string;
+  first_bar: number;
+  /** Bars between two values. */
+  step: number;
+  values: (number | null)[];
+  threshold: number | null;
 }
 
 /** A layer that a person hears. */
@@ -81,9 +155,24 @@ export interface LayerCard {
   pan?: string;
   width?: string;
   automation?: string;
+  variations?: string;
+  sends?: string;
+  /** The layer that this one is made from. */
+  made_from?: string;
+  /** What a substitute lacks. */
+  lost?: string;
+  /** The name under which it is the same in several songs. */
+  shared?: string;
   purpose?: string | null;
-  candidates?: { text: string; source?: string | null; sure?: number | null }[];
-  chain?: { type: string; setting?: string; amount?: string }[];
+  stack?: { text: string; gives: string }[];
+  candidates?: {
+    text: string;
+    source?: string | null;
+    sure?: number | null;
+    cost?: string;
+    live?: boolean | null;
+  }[];
+  chain?: { type: string; setting?: string; amount?: string; why?: string }[];
 }
 
 export interface SheetMark {
@@ -105,7 +194,9 @@ export interface Sighting {
   start: number;
   end: number;
   confidence: number;
-  detail: Record<string, number>;
+  detail: Record<string, number | string | string[]>;
+  source: LayerSource;
+  evidence: SeriesEvidence | null;
 }
 
 export interface Loop {
@@ -266,4 +357,7 @@ export interface Analysis {
   heard_layers: HeardLayer[];
   marks: SheetMark[];
   techniques: Sighting[];
+  stems: StemSound[];
+  score: ScoreFacts | null;
+  told_by: { chords: LayerSource; bass: LayerSource; drums: LayerSource };
 }

@@ -2,7 +2,18 @@
 
 import { queryOptions } from "@tanstack/react-query";
 import { get } from "./client";
-import type { Checklist, Profile, ReferencePage, RunState, School, Study, StudyPage, TechniqueEntry } from "./types";
+import type {
+  Checklist,
+  HowTo,
+  Profile,
+  ReferencePage,
+  RunState,
+  School,
+  SoundRow,
+  Study,
+  StudyPage,
+  TechniqueEntry,
+} from "./types";
 
 export const studiesQuery = queryOptions({
   queryKey: ["studies"],
@@ -22,9 +33,11 @@ export const referenceQuery = (id: number) =>
     refetchInterval: (query) => (isDeriving(query.state.data) ? DERIVING_MS : false),
   });
 
+const isWaiting = (state: RunState | undefined) => state === "queued" || state === "running";
+
+/** While the analysis is worked out anew, or a stem is measured. */
 export function isDeriving(page: ReferencePage | undefined): boolean {
-  const state = page?.derivation?.state;
-  return state === "queued" || state === "running";
+  return isWaiting(page?.derivation?.state) || (page?.stems.some((stem) => isWaiting(stem.state)) ?? false);
 }
 
 export interface ChordReading {
@@ -103,8 +116,24 @@ export const schoolsQuery = queryOptions({
   staleTime: Infinity,
 });
 
-export const techniquesQuery = queryOptions({
-  queryKey: ["techniques"],
-  queryFn: () => get<{ techniques: TechniqueEntry[] }>("/techniques").then((answer) => answer.techniques),
-  staleTime: Infinity,
-});
+/** The library with a study's own words and entries. */
+export const techniquesQuery = (studyId: number) =>
+  queryOptions({
+    queryKey: ["techniques", studyId],
+    queryFn: () =>
+      get<{ techniques: TechniqueEntry[] }>(`/studies/${studyId}/techniques`).then((answer) => answer.techniques),
+    staleTime: Infinity,
+  });
+
+export const howToQuery = (referenceId: number, kind: string) =>
+  queryOptions({
+    queryKey: ["reference", referenceId, "how-to", kind],
+    queryFn: () => get<HowTo>(`/references/${referenceId}/how-to/${encodeURIComponent(kind)}`),
+    retry: false,
+  });
+
+export const soundsQuery = (studyId: number) =>
+  queryOptions({
+    queryKey: ["sounds", studyId],
+    queryFn: () => get<{ sounds: SoundRow[] }>(`/studies/${studyId}/sounds`).then((answer) => answer.sounds),
+  });

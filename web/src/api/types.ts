@@ -1,6 +1,6 @@
 /** The schema that the engine, the store and this front end share. See docs/schema.md. */
 
-import type { Analysis } from "./analysis";
+import type { Analysis, LayerCard, LayerSource } from "./analysis";
 
 export type * from "./analysis";
 
@@ -119,6 +119,61 @@ export interface ReferencePage {
   journal: Journal;
   /** The run that works in what was put right. */
   derivation: { state: RunState; stage: string | null; progress: number; error: string | null } | null;
+  stems: StemRow[];
+  score: ScoreRow | null;
+  table: SectionTable | null;
+}
+
+export interface StemRow {
+  id: number;
+  name: string;
+  role: string;
+  guess: string;
+  offset: number | null;
+  set_offset: number | null;
+  agreement: number | null;
+  distinct: number | null;
+  seconds: number | null;
+  state: RunState;
+  progress: number;
+  error: string | null;
+}
+
+export interface ScoreRow {
+  name: string;
+  parts: { name: string; role: string; notes: number; program: number | null }[];
+  roles: Record<string, string>;
+  warnings: string[];
+}
+
+/** Who plays how much in which section. */
+export interface SectionTable {
+  layers: {
+    name: string;
+    role: string | null;
+    source: LayerSource | "heard";
+    reading_id: number | null;
+    cells: SectionCell[];
+  }[];
+  sections: { playing: number; entered: string[]; left: string[] }[];
+}
+
+export interface SectionCell {
+  state: "absent" | "thin" | "full";
+  share: number;
+  variation: string | null;
+  new: boolean;
+  left: boolean;
+}
+
+/** A layer's card with where it belongs. */
+export interface SoundRow {
+  reading_id: number;
+  reference_id: number;
+  song: string;
+  name: string;
+  role: string | null;
+  card: LayerCard;
 }
 
 /** Every change that a person made, and where undo and redo stand. */
@@ -131,9 +186,26 @@ export interface Journal {
 
 export interface TechniqueEntry {
   kind: string;
+  family: string;
   name: string;
   summary: string;
+  hear: string;
+  mix: string;
+  stems: string;
+  midi: string;
+  measure: string;
   steps: string[];
+  wrong: string;
+  /** Whether the engine looks for it. */
+  searched: boolean;
+  /** Whether the study has its own words for it. */
+  own?: boolean;
+}
+
+/** How a technique is done here: for each sighting the steps with its figures. */
+export interface HowTo {
+  entry: TechniqueEntry;
+  steps: { first_bar: number | null; last_bar: number | null; steps: string[] }[];
 }
 
 export interface School {

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { ListChecks, Moon, Rows3, SquareStack } from "lucide-react";
+import { AudioLines, BookOpenText, ListChecks, Moon, Rows3, SquareStack } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link, NavLink, useParams } from "react-router";
 import { studyQuery } from "../api/queries";
@@ -91,6 +91,8 @@ function StudyPart({ page }: { page: StudyPage }) {
           figures={latest ? `${latest.done} of ${latest.total}` : "none"}
           short="C"
         />
+        <PageLink to={`${base}/sounds`} name="Sounds" figures="" short="S" />
+        <PageLink to={`${base}/techniques`} name="Techniques" figures="" short="T" />
         <Link
           to={`${base}/checklists`}
           className="hidden px-4 py-1 text-ink-2 hover:bg-wash mid:block"
@@ -154,6 +156,13 @@ function waiting({ analysis }: ReferenceRow): string {
   return "waiting";
 }
 
+const MARKS: Record<string, ReactNode> = {
+  P: <Rows3 size={15} />,
+  C: <ListChecks size={15} />,
+  S: <AudioLines size={15} />,
+  T: <BookOpenText size={15} />,
+};
+
 function PageLink({ to, name, figures, short }: { to: string; name: string; figures: string; short: string }) {
   return (
     <NavLink
@@ -166,7 +175,7 @@ function PageLink({ to, name, figures, short }: { to: string; name: string; figu
       <span className="hidden text-13 font-medium mid:inline">{name}</span>
       <span className="figure hidden text-ink-2 mid:inline">{figures}</span>
       <span aria-hidden className="mx-auto mid:hidden">
-        {short === "P" ? <Rows3 size={15} /> : <ListChecks size={15} />}
+        {MARKS[short]}
       </span>
     </NavLink>
   );

@@ -2,15 +2,24 @@ import { useRef } from "react";
 import { Button } from "./Button";
 
 export const SOUND_FILES = ".wav,.flac,.mp3,.ogg,.opus,.m4a,.aac,.aif,.aiff,audio/*";
+export const SCORE_FILES = ".mid,.midi";
 
 interface FileButtonProps {
   name: string;
   look?: "outline" | "solid";
+  accept?: string;
+  label?: string;
   onFiles: (files: File[]) => void;
 }
 
 /** Opens the file dialog; several files at once. */
-export function FileButton({ name, look = "outline", onFiles }: FileButtonProps) {
+export function FileButton({
+  name,
+  look = "outline",
+  accept = SOUND_FILES,
+  label = "Sound files",
+  onFiles,
+}: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -20,10 +29,10 @@ export function FileButton({ name, look = "outline", onFiles }: FileButtonProps)
       <input
         ref={input}
         type="file"
-        aria-label="Sound files"
+        aria-label={label}
         tabIndex={-1}
         multiple
-        accept={SOUND_FILES}
+        accept={accept}
         className="sr-only"
         onChange={(event) => {
           onFiles([...(event.target.files ?? [])]);

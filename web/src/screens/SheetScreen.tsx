@@ -109,6 +109,15 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
           onList={() => select({ kind: "journal" })}
           onSettle={() => select({ kind: "settle" })}
         />
+        <Link
+          to={`/studies/${reference.study_id}/references/${reference.id}/layers`}
+          className="hidden underline decoration-firm underline-offset-2 hover:bg-wash mid:inline"
+        >
+          Layers
+        </Link>
+        <Button onClick={() => select({ kind: "sources" })}>
+          {page.stems.length + (page.score ? 1 : 0) > 0 ? "Sources" : "Add stems"}
+        </Button>
         <Segmented label="Zoom" choices={ZOOMS} value={zoom} onChange={zoomTo} />
         <Plan page={page} />
         <HandOver referenceId={reference.id} />

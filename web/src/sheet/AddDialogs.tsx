@@ -1,4 +1,6 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
+import { techniquesQuery } from "../api/queries";
 import { Button } from "../components/Button";
 import { Dialog } from "../components/Dialog";
 import { Field } from "../components/Field";
@@ -97,22 +99,46 @@ function BarFields({ run, set }: ReturnType<typeof useBarsHere>) {
 
 /** Mounted with the dialog, so that the bars start from what plays or loops at that moment. */
 function TechniqueForm({ onClose }: { onClose: () => void }) {
-  const { select, edits } = useSheet();
+  const { page, select, edits } = useSheet();
+  const { data: library } = useQuery(techniquesQuery(page.reference.study_id));
   const bars = useBarsHere();
   const [name, setName] = useState("");
   const [note, setNote] = useState("");
+  const known = library?.find((entry) => entry.name.toLowerCase() === name.trim().toLowerCase());
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const answer = await edits.post("techniques", { ...bars.run, note, name: name.trim() });
+    const answer = await edits.post("techniques", {
+      ...bars.run,
+      note,
+      name: name.trim(),
+      ...(known ? { kind: known.kind } : {}),
+    });
     if (!answer?.reading) return;
     onClose();
     select({ kind: "ownTechnique", id: answer.reading.id });
   };
   return (
     <form onSubmit={(event) => void submit(event)} noValidate className="flex flex-col gap-4">
-      <Field label="What happens?" hint="Such as: snare thrown into echo.">
+      <Field
+        label="What happens?"
+        hint={known ? known.summary : "A name from the library, or your own words: snare thrown into echo."}
+      >
         {(props) => (
-          <input {...props} autoFocus maxLength={120} value={name} onChange={(event) => setName(event.target.value)} />
+          <>
+            <input
+              {...props}
+              autoFocus
+              maxLength={120}
+              list="technique-names"
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+            />
+            <datalist id="technique-names">
+              {library?.map((entry) => (
+                <option key={entry.kind} value={entry.name} />
+              ))}
+            </datalist>
+          </>
         )}
       </Field>
       <BarFields {...bars} />

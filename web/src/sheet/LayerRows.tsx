@@ -1,6 +1,7 @@
 import type { HeardLayer, Layer } from "../api/types";
 import { Fragment } from "react";
 import { amountStep, inkColour } from "../lib/ink";
+import { sourceMark, toldBy } from "../lib/sources";
 import { CellPlot, type Cell } from "./CellPlot";
 import { same, useSheet } from "./context";
 import { Row } from "./Row";
@@ -9,7 +10,7 @@ import { usePainting } from "./usePainting";
 const PLAYING = 0.5;
 const CHOSEN = "font-medium underline decoration-2 underline-offset-4";
 
-/** One row a role, one cell a bar; density is how much it is there. Hatched rows are a person's, over the measured row of their role. */
+/** One row a part, one cell a bar; density is how much it is there. Hatched rows are a person's, over the measured rows of their role. */
 export function LayerRows() {
   const { analysis } = useSheet();
   const roles = new Set(analysis.layers.map((layer) => layer.role));
@@ -17,9 +18,9 @@ export function LayerRows() {
   const others = analysis.heard_layers.filter((layer) => layer.role === null || !roles.has(layer.role));
   return (
     <>
-      {analysis.layers.map((layer) => (
-        <Fragment key={layer.role}>
-          {own(layer.role).map((heard) => (
+      {analysis.layers.map((layer, index) => (
+        <Fragment key={`${layer.name} ${index}`}>
+          {(analysis.layers[index - 1]?.role === layer.role ? [] : own(layer.role)).map((heard) => (
             <OwnRow key={heard.reading_id} layer={heard} />
           ))}
           <MeasuredRow layer={layer} />
@@ -34,7 +35,7 @@ export function LayerRows() {
 
 function MeasuredRow({ layer }: { layer: Layer }) {
   const { geometry, selection, select } = useSheet();
-  const chosen = same(selection, { kind: "layer", role: layer.role });
+  const chosen = same(selection, { kind: "layer", name: layer.name });
   const playing = layer.activity.filter((value) => value >= PLAYING).length;
   return (
     <Row
@@ -44,15 +45,19 @@ function MeasuredRow({ layer }: { layer: Layer }) {
         <button
           type="button"
           aria-pressed={chosen}
-          onClick={() => select({ kind: "layer", role: layer.role })}
-          className={`h-full w-full truncate text-left text-13 hover:bg-wash ${chosen ? CHOSEN : ""}`}
+          onClick={() => select({ kind: "layer", name: layer.name })}
+          title={`${layer.name}, ${toldBy(layer.source)}`}
+          className={`flex h-full w-full items-baseline justify-between gap-1 pt-1 pr-2 text-left text-13 hover:bg-wash ${chosen ? CHOSEN : ""}`}
         >
-          {layer.role}
+          <span className="truncate">{layer.name}</span>
+          {sourceMark(layer.source) && (
+            <span className="shrink-0 text-11 text-measured">{sourceMark(layer.source)}</span>
+          )}
         </button>
       }
     >
       <CellPlot
-        label={`${layer.role} plays in ${playing} of ${layer.activity.length} bars`}
+        label={`${layer.name} plays in ${playing} of ${layer.activity.length} bars`}
         chosen={chosen}
         cells={measuredCells(layer.activity, geometry.perCell)}
       />

@@ -10,13 +10,14 @@ export type Selection =
   | { kind: "section"; index: number }
   | { kind: "chord"; index: number }
   | { kind: "change"; bar: number }
-  | { kind: "layer"; role: string }
+  | { kind: "layer"; name: string }
   | { kind: "ownLayer"; id: number }
   | { kind: "technique"; technique: string }
   | { kind: "ownTechnique"; id: number }
   | { kind: "mark"; id: number }
   | { kind: "settle" }
-  | { kind: "journal" };
+  | { kind: "journal" }
+  | { kind: "sources" };
 
 /** Absent, thin or full. */
 export type Brush = 0 | 1 | 3;

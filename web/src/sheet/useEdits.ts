@@ -59,6 +59,7 @@ export function useEdits(page: ReferencePage): Edits {
     await client.invalidateQueries({ queryKey: ["reference", id] });
     void client.invalidateQueries({ queryKey: ["study", studyId] });
     void client.invalidateQueries({ queryKey: ["profile", studyId] });
+    void client.invalidateQueries({ queryKey: ["sounds", studyId] });
   }, [client, id, studyId]);
 
   return useMemo(() => {

@@ -71,6 +71,7 @@ export function useSheetCommands({ analysis, selection, select, edits, add, edit
     { key: "a", name: "add a layer that you hear", group: GROUP, run: () => add("layer") },
     { key: "t", name: "note a technique", group: GROUP, run: () => add("technique") },
     { key: "m", name: "pin a mark", group: GROUP, run: () => add("mark") },
+    { key: "s", name: "stems and MIDI", group: GROUP, run: () => select({ kind: "sources" }) },
     { key: "q", name: "what is to settle", group: GROUP, run: () => select({ kind: "settle" }) },
     { key: "y", name: "all changes to this sheet", group: GROUP, run: () => select({ kind: "journal" }) },
     { key: "Mod+z", name: "undo", group: GROUP, run: edits.undo },
@@ -91,7 +92,7 @@ function rowsOf(analysis: Analysis): Item[][] {
   return [
     analysis.sections.map((section, index) => ({ selection: { kind: "section", index }, bar: section.first_bar })),
     analysis.chords.map((chord, index) => ({ selection: { kind: "chord", index }, bar: chord.bar })),
-    ...analysis.layers.map((one) => layer({ kind: "layer", role: one.role })),
+    ...analysis.layers.map((one) => layer({ kind: "layer", name: one.name })),
     ...analysis.heard_layers.map((one) => layer({ kind: "ownLayer", id: one.reading_id })),
     analysis.changes.map((change) => ({ selection: { kind: "change", bar: change.bar }, bar: change.bar })),
     analysis.marks.map((mark) => ({ selection: { kind: "mark", id: mark.reading_id }, bar: mark.first_bar })),

@@ -16,6 +16,8 @@ const sighting = (kind: string, first: number): Sighting => ({
   detail: {},
   state: "open",
   reading_id: null,
+  source: "mix",
+  evidence: null,
 });
 
 describe("techniques with their numbers", () => {

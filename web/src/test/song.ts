@@ -48,6 +48,9 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     heard_layers: [],
     marks: [],
     techniques: [],
+    stems: [],
+    score: null,
+    told_by: { chords: "mix", bass: "mix", drums: "mix" },
     ...change,
   };
 }

@@ -10,6 +10,7 @@ import { OwnLayerCard } from "./OwnLayerCard";
 import { ReadingCard } from "./ReadingCard";
 import { SectionCard } from "./SectionCard";
 import { SettleCard } from "./SettleCard";
+import { SourcesCard } from "./SourcesCard";
 import { OwnTechniqueCard, TechniqueCard } from "./TechniqueCard";
 
 /** Explains whatever is selected. Beside the sheet when there is room, over it when not. */
@@ -36,7 +37,8 @@ export function Drawer() {
   );
 }
 
-function Card() {
+/** The card of whatever is selected. */
+export function Card() {
   const { selection } = useSheet();
   switch (selection?.kind) {
     case "reading":
@@ -48,7 +50,7 @@ function Card() {
     case "change":
       return <ChangeCard bar={selection.bar} />;
     case "layer":
-      return <LayerCard role={selection.role} />;
+      return <LayerCard name={selection.name} />;
     case "ownLayer":
       return <OwnLayerCard id={selection.id} />;
     case "technique":
@@ -61,6 +63,8 @@ function Card() {
       return <SettleCard />;
     case "journal":
       return <JournalCard />;
+    case "sources":
+      return <SourcesCard />;
     default:
       return null;
   }

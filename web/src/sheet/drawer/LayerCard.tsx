@@ -1,9 +1,12 @@
 import { Button } from "../../components/Button";
 import { Confidence } from "../../components/Ink";
 import { percent } from "../../lib/format";
+import { toldBy } from "../../lib/sources";
+import type { Layer } from "../../api/types";
 import { useSheet } from "../context";
 import { Curve } from "./Curve";
 import { CardHead, Part } from "./Drawer";
+import { ScorePartFacts, StemFacts } from "./SourceFacts";
 
 const BASIS: Record<string, string> = {
   kick: "Struck sound below 130 Hz and strokes heard step by step.",
@@ -14,21 +17,25 @@ const BASIS: Record<string, string> = {
   lead: "How far the strongest high note stands over the others.",
 };
 
-export function LayerCard({ role }: { role: string }) {
+/** A measured layer: where it plays, by which source, what the others say, and all that its stem or notes tell. */
+export function LayerCard({ name }: { name: string }) {
   const { analysis, select, edits } = useSheet();
-  const layer = analysis.layers.find((candidate) => candidate.role === role);
+  const layer = analysis.layers.find((candidate) => candidate.name === name);
   if (!layer) return null;
 
   const playing = layer.activity.filter((value) => value >= 0.5).length;
+  const stem = analysis.stems.find((candidate) => candidate.name === name || candidate.role === layer.role);
+  const part = analysis.score?.parts.find((candidate) => candidate.name === name);
   return (
     <>
       <CardHead
         caption={
           <>
-            Layer · <span className="text-measured">measured on the mix</span>
+            Layer{layer.name === layer.role ? "" : ` · ${layer.role}`} ·{" "}
+            <span className="text-measured">{toldBy(layer.source)}</span>
           </>
         }
-        value={role}
+        value={name}
         why={`Plays in ${playing} of ${layer.activity.length} bars.`}
       />
       <p className="mt-2 flex items-center gap-3">
@@ -40,38 +47,67 @@ export function LayerCard({ role }: { role: string }) {
       <Part title="How much of it there is" aside="0 to 1 by bar">
         <Curve values={layer.activity} unit="there" decimals={2} least={1} />
       </Part>
+      <Rivals layer={layer} />
       <Button
         className="mt-3 self-start"
         onClick={() =>
-          void edits.post("layers", { name: role, role }).then((answer) => {
+          void edits.post("layers", { name, role: layer.role }).then((answer) => {
             if (answer?.reading) select({ kind: "ownLayer", id: answer.reading.id });
           })
         }
       >
-        Paint it yourself, over this row
+        Paint it and fill its card
       </Button>
+      {part && <ScorePartFacts part={part} />}
+      {stem && <StemFacts stem={stem} />}
       <Part title="By section" aside="share of bars">
         <ul>
           {analysis.sections.map((section) => {
-            const part = layer.activity.slice(section.first_bar - 1, section.first_bar - 1 + section.bars);
+            const here = layer.activity.slice(section.first_bar - 1, section.first_bar - 1 + section.bars);
             return (
               <li key={section.first_bar} className="grid grid-cols-[24px_1fr_48px] items-baseline py-0.5">
                 <span className="figure">{section.letter}</span>
                 <span className="font-serif text-13 italic">{section.label}</span>
                 <span className="figure text-right">
-                  {percent(part.filter((value) => value >= 0.5).length / Math.max(1, part.length))}
+                  {percent(here.filter((value) => value >= 0.5).length / Math.max(1, here.length))}
                 </span>
               </li>
             );
           })}
         </ul>
       </Part>
-      <Part title="What it rests on">
-        <p className="text-ink-2">{BASIS[role]}</p>
-        {analysis.untold_roles.length > 0 && (
-          <p className="mt-1.5 text-ink-2">Not told on a mix, and so not shown: {analysis.untold_roles.join(", ")}.</p>
-        )}
-      </Part>
+      {layer.source === "mix" && (
+        <Part title="What it rests on">
+          <p className="text-ink-2">{BASIS[layer.role]}</p>
+          {analysis.untold_roles.length > 0 && (
+            <p className="mt-1.5 text-ink-2">
+              Not told on a mix, and so not shown: {analysis.untold_roles.join(", ")}. Stems or MIDI tell them.
+            </p>
+          )}
+        </Part>
+      )}
     </>
+  );
+}
+
+/** What the weaker sources say of the same role. */
+function Rivals({ layer }: { layer: Layer }) {
+  if (layer.rivals.length === 0) return null;
+  return (
+    <Part title="What other sources say" aside="bars they agree on">
+      <ul>
+        {layer.rivals.map((rival) => {
+          const alike = rival.activity.filter(
+            (value, bar) => value >= 0.5 === (layer.activity[bar] ?? 0) >= 0.5,
+          ).length;
+          return (
+            <li key={rival.source} className="flex justify-between">
+              <span>{toldBy(rival.source)}</span>
+              <span className="figure">{`${alike} of ${layer.activity.length}`}</span>
+            </li>
+          );
+        })}
+      </ul>
+    </Part>
   );
 }

@@ -7,6 +7,7 @@ import { ROLES } from "../../lib/keys";
 import { useOpenOnEdit } from "../useOpenOnEdit";
 import { Part } from "./Drawer";
 import { Candidates, Chain, TEXT } from "./LayerLists";
+import { Stack } from "./LayerStack";
 
 const HAVE = [
   { value: "have", name: "have it" },
@@ -19,9 +20,13 @@ const TEXTS = [
   ["register", "Register", "C3 to G4"],
   ["articulation", "Articulation", "short, slurred, muted"],
   ["pattern", "Pattern", "eighths off the beat"],
+  ["variations", "Varies", "second verse without the pickup"],
   ["pan", "Pan", "a little left"],
   ["width", "Width", "mono, narrow, wide"],
+  ["sends", "Sends", "a little into the long reverb"],
   ["automation", "Moves", "filter opens over bars 5–8"],
+  ["made_from", "Made from", "the organ, an octave down"],
+  ["shared", "Same as", "house bass, in other songs too"],
 ] as const;
 
 interface LayerCardFormProps {
@@ -103,8 +108,21 @@ export function LayerCardForm({ layer, onSave }: LayerCardFormProps) {
               onText={(text) => set({ stacked: /^\d+$/.test(text) ? Number(text) : null })}
             />
           </div>
+          {card.have === "substitute" && (
+            <label className="grid grid-cols-[76px_1fr] items-center gap-2">
+              <span className="text-ink-2">What is lost</span>
+              <input
+                value={card.lost ?? ""}
+                maxLength={300}
+                placeholder="the rattle of the keys"
+                onChange={(event) => set({ lost: event.target.value })}
+                className={TEXT}
+              />
+            </label>
+          )}
         </div>
       </Part>
+      <Stack card={card} onChange={(stack) => set({ stack })} />
       <Candidates card={card} onChange={(candidates) => set({ candidates })} />
       <Chain card={card} onChange={(chain) => set({ chain })} />
       <Button type="submit" look="solid" className="mt-3">
@@ -119,6 +137,7 @@ function cleaned(card: LayerCard): LayerCard {
   return {
     ...card,
     candidates: (card.candidates ?? []).filter((candidate) => candidate.text.trim() !== ""),
+    stack: (card.stack ?? []).filter((part) => part.text.trim() !== ""),
     chain: (card.chain ?? []).filter((step) => step.type.trim() !== ""),
   };
 }

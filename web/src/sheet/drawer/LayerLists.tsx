@@ -68,12 +68,28 @@ export function Candidates({
               className={`${TEXT} font-mono`}
             />
             <Button
-              className="px-1.5"
+              className="row-span-2 px-1.5"
               aria-label={`Remove candidate ${index + 1}`}
               onClick={() => onChange(list.filter((_, place) => place !== index))}
             >
               ×
             </Button>
+            <input
+              aria-label={`What candidate ${index + 1} costs`}
+              placeholder="cost, or have it"
+              value={candidate.cost ?? ""}
+              maxLength={60}
+              onChange={(event) => edit(index, { cost: event.target.value })}
+              className={TEXT}
+            />
+            <label className="col-span-2 flex items-center gap-1.5 text-11 text-ink-2">
+              <input
+                type="checkbox"
+                checked={candidate.live ?? false}
+                onChange={(event) => edit(index, { live: event.target.checked })}
+              />
+              playable live
+            </label>
           </li>
         ))}
       </ul>
@@ -151,6 +167,14 @@ export function Chain({
             >
               ×
             </Button>
+            <input
+              aria-label={`Why step ${index + 1}`}
+              placeholder="why"
+              value={step.why ?? ""}
+              maxLength={200}
+              onChange={(event) => edit(index, { why: event.target.value })}
+              className={`${TEXT} col-span-3 col-start-2`}
+            />
           </li>
         ))}
       </ol>

@@ -5,6 +5,7 @@ import { Segmented } from "../../components/Segmented";
 import { SmallField } from "../../components/SmallField";
 import { usePlayer } from "../../player/context";
 import { useSheet, type Brush } from "../context";
+import { CopyCard } from "./CopyCard";
 import { CardHead, Part } from "./Drawer";
 import { LayerCardForm } from "./LayerCardForm";
 import { Remove } from "./Remove";
@@ -44,6 +45,7 @@ export function OwnLayerCard({ id }: { id: number }) {
           void edits.patch(`${id}/card`, change)
         }
       />
+      <CopyCard id={id} />
       <Remove id={id}>Remove the layer</Remove>
     </>
   );

@@ -1,32 +1,28 @@
 import { useQuery } from "@tanstack/react-query";
-import { techniquesQuery } from "../../api/queries";
+import { useState } from "react";
+import { howToQuery } from "../../api/queries";
 import type { ReadingState, Sighting } from "../../api/types";
-import { Button } from "../../components/Button";
 import { Confidence } from "../../components/Ink";
-import { bars, figure } from "../../lib/format";
+import { bars } from "../../lib/format";
+import { toldBy } from "../../lib/sources";
 import { usePlayer } from "../../player/context";
 import { useSheet } from "../context";
+import { detailText } from "./detailText";
 import { CardHead, Part } from "./Drawer";
+import { HowToParts } from "./HowToParts";
 import { Listen } from "./Listen";
 import { Remove } from "./Remove";
-
-const DETAILS: Record<string, string> = {
-  beats: "beats without drums",
-  opens_by_db: "dB brighter after",
-  side_share: "side energy, 0 to 1",
-  opens_to: "side energy after",
-  from_per_beat: "hits a beat before",
-  to_per_beat: "hits a beat after",
-};
+import { Series } from "./Series";
+import { SightingState } from "./SightingState";
 
 /** What a technique is, where it happens, what shows it, and how to do it. */
 export function TechniqueCard({ technique }: { technique: string }) {
-  const { analysis, edits } = useSheet();
+  const { analysis, page, edits } = useSheet();
   const player = usePlayer();
-  const { data: library } = useQuery(techniquesQuery);
+  const { data } = useQuery(howToQuery(page.reference.id, technique));
   const sightings = analysis.techniques.filter((sighting) => sighting.kind === technique);
-  const first = sightings[0];
-  const entry = library?.find((candidate) => candidate.kind === technique);
+  const [chosen, choose] = useState(0);
+  const shown = sightings[Math.min(chosen, sightings.length - 1)];
   const decide = (sighting: Sighting, state: ReadingState) =>
     void edits.post("sightings", {
       kind: sighting.kind,
@@ -34,88 +30,62 @@ export function TechniqueCard({ technique }: { technique: string }) {
       first_bar: sighting.first_bar,
       last_bar: sighting.last_bar,
     });
-  if (!first) return null;
+  if (!shown) return null;
 
+  const steps = data?.steps.find((row) => row.first_bar === shown.first_bar && row.last_bar === shown.last_bar);
   return (
     <>
       <CardHead
         caption={
           <>
-            Technique · <span className="text-measured">measured</span>
+            Technique · <span className="text-measured">{toldBy(shown.source)}</span>
           </>
         }
-        value={first.name}
-        {...(entry ? { why: entry.summary } : {})}
+        value={data?.entry.name ?? shown.name}
+        {...(data ? { why: data.entry.summary } : {})}
       />
       <Part title="Where" aside={sightings.length === 1 ? "once" : `${sightings.length} times`}>
-        <ul className="flex flex-col gap-1.5">
-          {sightings.map((sighting) => (
-            <li key={sighting.start} className="grid grid-cols-[1fr_auto] items-center gap-x-2 gap-y-1">
+        <ul className="flex flex-col gap-2">
+          {sightings.map((sighting, index) => (
+            <li
+              key={sighting.start}
+              className={`grid grid-cols-[1fr_auto] items-center gap-x-2 gap-y-1 ${sightings.length > 1 && index === chosen ? "-ml-2 border-l-2 border-select pl-1.5" : ""}`}
+            >
               <button
                 type="button"
                 className={`justify-self-start underline decoration-firm underline-offset-2 hover:bg-wash ${sighting.state === "refuted" ? "line-through decoration-conflict" : ""}`}
-                onClick={() => player.playBars({ first: sighting.first_bar, last: sighting.last_bar })}
+                onClick={() => {
+                  choose(index);
+                  player.playBars({ first: sighting.first_bar, last: sighting.last_bar });
+                }}
               >
                 {bars(sighting.first_bar, sighting.last_bar)}
               </button>
               <Confidence value={sighting.confidence} />
-              <span className="w-full text-11 text-ink-2">
-                {Object.entries(sighting.detail)
-                  .map(
-                    ([name, value]) => `${figure(value, value % 1 ? (value < 1 ? 3 : 1) : 0)} ${DETAILS[name] ?? name}`,
-                  )
-                  .join(", ")}
-              </span>
+              <span className="text-11 text-ink-2">{detailText(sighting.detail)}</span>
               <SightingState sighting={sighting} onDecide={(state) => decide(sighting, state)} />
             </li>
           ))}
         </ul>
       </Part>
-      {entry && (
-        <Part title="How to do it">
-          <ol className="flex flex-col gap-1">
-            {entry.steps.map((step, index) => (
-              <li key={step} className="grid grid-cols-[16px_1fr]">
-                <span className="figure text-ink-2">{index + 1}</span>
-                {step}
-              </li>
-            ))}
-          </ol>
+      {shown.evidence && (
+        <Part title="What shows it" aside={bars(shown.first_bar, shown.last_bar)}>
+          <p className="mb-1.5 text-ink-2">{shown.evidence.label}</p>
+          <Series evidence={shown.evidence} />
         </Part>
       )}
-      <Listen run={{ first: first.first_bar, last: Math.min(analysis.bars.length, first.last_bar + 1) }} />
+      {data && <HowToParts entry={data.entry} steps={steps?.steps ?? data.steps[0]?.steps ?? []} />}
+      <Listen run={{ first: shown.first_bar, last: Math.min(analysis.bars.length, shown.last_bar + 1) }} />
     </>
   );
 }
 
-/** What a person decided about one place, and the other decisions. */
-function SightingState({ sighting, onDecide }: { sighting: Sighting; onDecide: (state: ReadingState) => void }) {
-  const { state } = sighting;
-  if (state !== "open")
-    return (
-      <span className="flex items-center gap-1.5">
-        <span className={state === "confirmed" ? "text-confirmed" : "text-conflict"}>{state}</span>
-        <Button className="h-6 px-2" onClick={() => onDecide("open")}>
-          open again
-        </Button>
-      </span>
-    );
-  return (
-    <span className="flex gap-1.5">
-      <Button look="confirm" className="h-6 px-2" onClick={() => onDecide("confirmed")}>
-        Confirm
-      </Button>
-      <Button look="refute" className="h-6 px-2" onClick={() => onDecide("refuted")}>
-        Refute
-      </Button>
-    </span>
-  );
-}
-
-/** A technique that a person noted. */
+/** A technique that a person noted; it counts the same. */
 export function OwnTechniqueCard({ id }: { id: number }) {
   const { page } = useSheet();
   const reading = page.readings.find((candidate) => candidate.id === id);
+  const kind = typeof reading?.value?.["kind"] === "string" ? reading.value["kind"] : "";
+  const { data } = useQuery({ ...howToQuery(page.reference.id, kind), enabled: kind !== "" });
   if (!reading) return null;
 
   const first = reading.first_bar ?? 1;
@@ -129,10 +99,11 @@ export function OwnTechniqueCard({ id }: { id: number }) {
           </>
         }
         value={reading.statement}
-        why={reading.note}
+        why={reading.note || data?.entry.summary}
         heard
       />
       <Listen run={{ first, last }} />
+      {data && <HowToParts entry={data.entry} steps={data.steps[0]?.steps ?? []} />}
       <Remove id={id}>Remove the note</Remove>
     </>
   );

@@ -1,0 +1,77 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { referenceQuery } from "../api/queries";
+import type { Analysis, ReferencePage } from "../api/types";
+import { Failure, Notice } from "../components/Notice";
+import { PageHead } from "../components/PageHead";
+import { LayerTable } from "../layers/LayerTable";
+import { SheetContext, type Brush, type Selection } from "../sheet/context";
+import { Card } from "../sheet/drawer/Drawer";
+import { geometryOf } from "../sheet/geometry";
+import { useEdits } from "../sheet/useEdits";
+import { useReferenceId, useStudyId } from "./params";
+
+/** Who plays in which section, and the whole card of the layer that is chosen. */
+export function LayersScreen() {
+  const studyId = useStudyId();
+  const { data: page, error } = useQuery(referenceQuery(useReferenceId()));
+  if (error)
+    return (
+      <>
+        <PageHead title="No such reference" />
+        <div className="grow bg-sheet p-4">
+          <Failure error={error} action={<Link to={`/studies/${studyId}`}>Back to the study</Link>} />
+        </div>
+      </>
+    );
+  if (!page) return <PageHead title="" />;
+  const sheet = `/studies/${studyId}/references/${page.reference.id}`;
+  return (
+    <>
+      <PageHead title={page.reference.title} remark="layers by section">
+        <Link to={sheet} className="underline decoration-firm underline-offset-2">
+          To the sheet
+        </Link>
+      </PageHead>
+      {page.analysis ? (
+        <Body page={page} analysis={page.analysis} />
+      ) : (
+        <div className="grow bg-sheet px-4">
+          <Notice>This reference is not analysed yet; the table comes with its analysis.</Notice>
+        </div>
+      )}
+    </>
+  );
+}
+
+function Body({ page, analysis }: { page: ReferencePage; analysis: Analysis }) {
+  const [selection, select] = useState<Selection | null>(null);
+  const [brush, setBrush] = useState<Brush>(3);
+  const edits = useEdits(page);
+  const geometry = geometryOf(analysis, { width: 600, height: 400, rows: analysis.layers.length }, "song");
+  const view = { first: 1, last: analysis.bars.length };
+  return (
+    <SheetContext value={{ page, analysis, geometry, view, selection, select, brush, setBrush, edits, editing: 0 }}>
+      <div className="flex min-h-0 grow bg-sheet">
+        <div className="min-w-0 grow overflow-auto px-4 pt-3 pb-6 scroll-quiet">
+          <LayerTable />
+        </div>
+        <aside
+          aria-label="Layer card"
+          className="w-[360px] shrink-0 overflow-y-auto border-l border-rule px-4 pt-3 pb-6 scroll-quiet wide:w-[440px]"
+          key={JSON.stringify(selection)}
+        >
+          {edits.error && <Failure error={edits.error} />}
+          {selection ? (
+            <Card />
+          ) : (
+            <p className="font-serif text-15 text-ink-2">
+              Choose a layer on the left to see what is known of it, and to fill its card.
+            </p>
+          )}
+        </aside>
+      </div>
+    </SheetContext>
+  );
+}

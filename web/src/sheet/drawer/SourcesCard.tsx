@@ -1,0 +1,210 @@
+import type { ScoreRow, StemRow } from "../../api/types";
+import { Button } from "../../components/Button";
+import { FileButton, SCORE_FILES, SOUND_FILES } from "../../components/FileButton";
+import { Failure } from "../../components/Notice";
+import { figure, plural } from "../../lib/format";
+import { ROLES } from "../../lib/keys";
+import { STEM_EXTRAS } from "../../lib/sources";
+import { useSheet } from "../context";
+import { useSources } from "../useSources";
+import { CardHead, Part } from "./Drawer";
+import { TEXT } from "./LayerLists";
+
+/** What tells of the song besides its mix: stems and a MIDI file, how they lie over it, and what went wrong. */
+export function SourcesCard() {
+  const { page, analysis } = useSheet();
+  const { sending, refused, send, change } = useSources(page.reference.id);
+  const led = Object.entries(analysis.told_by).filter(([, source]) => source !== "mix");
+  return (
+    <>
+      <CardHead
+        caption="Sources beside the mix"
+        value="Stems and MIDI"
+        why="Notes lead, then stems, then the mix; what the others say stays beside as rivals."
+      />
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <FileButton
+          name="Add stems or MIDI"
+          look="solid"
+          accept={`${SOUND_FILES},${SCORE_FILES}`}
+          label="Stem and MIDI files"
+          onFiles={(files) => void send(files)}
+        />
+        {sending > 0 && (
+          <span role="status" className="text-ink-2">
+            sending {plural(sending, "file")}
+          </span>
+        )}
+      </div>
+      {refused.map(({ name, message }) => (
+        <div key={name + message} className="mt-2">
+          <Failure error={new Error(name ? `${name}: ${message}` : message)} />
+        </div>
+      ))}
+      <Part title="Stems" aside={page.stems.length > 0 ? plural(page.stems.length, "file") : "none yet"}>
+        {page.stems.length === 0 && (
+          <p className="text-ink-2">
+            Drop the song's parts here, exported from its start; each is measured and laid over the mix.
+          </p>
+        )}
+        <ul className="flex flex-col gap-2.5">
+          {page.stems.map((stem) => (
+            <Stem key={stem.id} stem={stem} change={change} />
+          ))}
+        </ul>
+      </Part>
+      <Part title="MIDI" aside={page.score?.name ?? "none yet"}>
+        {page.score ? (
+          <Score score={page.score} change={change} />
+        ) : (
+          <p className="text-ink-2">A MIDI file of the song tells notes, velocities and lengths exactly.</p>
+        )}
+      </Part>
+      {led.length > 0 && (
+        <Part title="Who tells what now">
+          <dl className="grid grid-cols-[92px_1fr] gap-y-1">
+            {led.map(([what, source]) => (
+              <div key={what} className="contents">
+                <dt className="text-ink-2">{what}</dt>
+                <dd>{source === "midi" ? "the MIDI file" : "a stem"}, before the mix</dd>
+              </div>
+            ))}
+          </dl>
+        </Part>
+      )}
+    </>
+  );
+}
+
+type Change = ReturnType<typeof useSources>["change"];
+
+function Stem({ stem, change }: { stem: StemRow; change: Change }) {
+  const path = `/stems/${stem.id}`;
+  return (
+    <li className="border-b border-faint pb-2.5 last:border-0">
+      <div className="grid grid-cols-[1fr_112px] items-center gap-2">
+        <span className="truncate font-medium" title={stem.name}>
+          {stem.name}
+        </span>
+        <select
+          aria-label={`Role of ${stem.name}`}
+          value={stem.role}
+          onChange={(event) => void change("PATCH", path, { role: event.target.value })}
+          className={TEXT}
+        >
+          {[...ROLES, ...STEM_EXTRAS].map((role) => (
+            <option key={role}>{role}</option>
+          ))}
+        </select>
+      </div>
+      <div className="mt-1 flex items-baseline justify-between gap-2 text-11">
+        <StemState stem={stem} />
+        <span className="flex shrink-0 gap-2">
+          {stem.state === "failed" && (
+            <button type="button" className="underline" onClick={() => void change("POST", `${path}/retry`)}>
+              try again
+            </button>
+          )}
+          <button
+            type="button"
+            aria-label={`Remove ${stem.name}`}
+            className="underline"
+            onClick={() => void change("DELETE", path)}
+          >
+            remove
+          </button>
+        </span>
+      </div>
+      {stem.state === "done" && (
+        <audio
+          controls
+          preload="none"
+          aria-label={`Listen to ${stem.name}`}
+          src={`/api${path}/audio`}
+          className="mt-1.5 h-7 w-full"
+        />
+      )}
+    </li>
+  );
+}
+
+function StemState({ stem }: { stem: StemRow }) {
+  switch (stem.state) {
+    case "queued":
+      return <span className="text-ink-2">waits to be measured</span>;
+    case "running":
+      return (
+        <span className="text-ink-2">
+          <span className="figure">{Math.round(stem.progress * 100)}</span> % measured
+        </span>
+      );
+    case "failed":
+      return <span className="text-conflict">{stem.error}</span>;
+    case "done":
+      return <span className="text-ink-2">{placeText(stem)}</span>;
+  }
+}
+
+/** Where a stem lies, and how sure that is. */
+function placeText(stem: StemRow): string {
+  const offset = stem.set_offset ?? stem.offset ?? 0;
+  const place =
+    Math.abs(offset) < 0.0005
+      ? "from the mix's start"
+      : `${figure(Math.abs(offset) * 1000, 0)} ms ${offset > 0 ? "later" : "earlier"} than the mix`;
+  const sure = (stem.distinct ?? 0) >= 2.5 ? "" : ", too slow a sound to place it better";
+  return place + sure;
+}
+
+function Score({ score, change }: { score: ScoreRow; change: Change }) {
+  const { page, analysis } = useSheet();
+  const path = `/references/${page.reference.id}/score`;
+  const placement = analysis.score?.placement;
+  return (
+    <>
+      {placement && !placement.believable && (
+        <p className="mb-2 border-l-[3px] border-conflict pl-2 text-conflict">
+          These notes fit nowhere in the recording, so nothing is read from them. Is the file of this song?
+        </p>
+      )}
+      {placement?.believable && (
+        <p className="mb-2 text-ink-2">
+          Bar 1 of the file lies at <span className="figure">{figure(placement.offset, 2)}</span> s,{" "}
+          {placement.kind === "clock" ? "by the clock" : "beat by beat"}.
+        </p>
+      )}
+      {score.warnings.map((warning) => (
+        <p key={warning} className="mb-1.5 text-ink-2">
+          {warning}
+        </p>
+      ))}
+      <ul className="flex flex-col gap-1.5">
+        {score.parts.map((part) => (
+          <li key={part.name} className="grid grid-cols-[1fr_44px_112px] items-center gap-2">
+            <span className="truncate" title={part.name}>
+              {part.name}
+            </span>
+            <span className="figure text-right text-ink-2" title={plural(part.notes, "note")}>
+              {part.notes}
+            </span>
+            <select
+              aria-label={`Role of ${part.name}`}
+              value={score.roles[part.name] ?? part.role}
+              onChange={(event) =>
+                void change("PATCH", path, { roles: [{ name: part.name, role: event.target.value }] })
+              }
+              className={TEXT}
+            >
+              {ROLES.map((role) => (
+                <option key={role}>{role}</option>
+              ))}
+            </select>
+          </li>
+        ))}
+      </ul>
+      <Button look="refute" className="mt-3" onClick={() => void change("DELETE", path)}>
+        Remove the MIDI file
+      </Button>
+    </>
+  );
+}
