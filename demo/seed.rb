@@ -18,7 +18,8 @@ songs = %w[marsh_telephone nine_buckets_down wet_slate kettle_at_the_lock pilot_
   File.open(File.join(__dir__, "audio", "#{name}.ogg"), "rb") { |file| library.import(study[:id], file, "#{name}.ogg") }
 end
 # What tells of two songs besides their mix.
-Dir.glob(File.join(__dir__, "stems", "marsh_telephone", "*.ogg")).sort.each { |path| File.open(path, "rb") { |file| library.import_stem(songs[0], file, File.basename(path)) } }
+Dir.glob(File.join(__dir__, "stems", "marsh_telephone", "*.ogg")).each { |path| File.open(path, "rb") { |file| library.import_stem(songs[0], file, File.basename(path)) } }
+library.stems.of_reference(songs[0][:id]).each { |stem| library.stems.update(stem[:id], role: "lead") if stem[:name] == "reed" }
 library.scores.keep(songs[1][:id], File.binread(File.join(__dir__, "scores", "nine_buckets_down.mid")), "nine_buckets_down.mid")
 bulletin = Jobs::Bulletin.new
 dispatcher = Jobs::Dispatcher.new(library, bulletin).start
@@ -43,7 +44,8 @@ write = ->(label, &change) { library.journal.record(first[:id], label, &change) 
   write.call("Confirm #{aspect}") { readings.mark(readings.current(first[:id])[aspect][:id], "confirmed") }
 end
 spans = [[5, 12, 1], [13, 16, 3], [17, 24, 1], [25, 32, 3]].map { |from, to, level| [timeline.seconds(from), timeline.seconds(to + 1), level] }
-card = { sound: "dark repeats, each duller than the last", have: "substitute", register: "C3 to F4", stacked: 1, purpose: "glue", width: "wide", pan: "alternating sides",
+card = { sound: "dark repeats, each duller than the last", have: "substitute", lost: "the flutter of worn tape", register: "C3 to F4", stacked: 1,
+         purpose: "glue", width: "wide", pan: "alternating sides",
          candidates: [{ text: "worn tape loop", source: "told", sure: 0.6 }],
          chain: [{ type: "delay", setting: "dotted eighth", amount: "3 repeats" }, { type: "high cut", setting: "2.5 kHz", amount: "12 dB" }] }
 write.call("Add layer echo") { readings.note(first[:id], aspect: "layer", value: { name: "echo", role: "fx", spans:, card: }, statement: "echo", source: "heard") }
@@ -57,6 +59,14 @@ write.call("Mark bar 21") do
 end
 library.journal.record(second[:id], "Add what is said of the tempo") do
   readings.add(second[:id], aspect: "tempo", value: { bpm: 142.8 }, source: "told", note: "the drummer counts it twice as fast")
+end
+
+reed = { sound: "breathy reed, slow to speak", have: "need", register: "F4 to C6", purpose: "lead", shared: "house reed",
+         stack: [{ text: "free reed, close", gives: "attack" }, { text: "bellows noise", gives: "air" }],
+         candidates: [{ text: "harmonium at the rehearsal room", source: "told", sure: 0.8, cost: "to borrow", live: true },
+                      { text: "sampled reed organ", source: "assumed", sure: 0.4 }] }
+library.journal.record(second[:id], "Add layer reed organ") do
+  readings.note(second[:id], aspect: "layer", value: { name: "reed organ", role: "lead", spans: [], card: reed }, statement: "reed organ", source: "heard")
 end
 
 target = Ethoscope::Harmony::Key.named("G", "minor")

@@ -9,6 +9,8 @@ module Ethoscope
       APART_SECONDS = 0.08
       BEFORE_SECONDS = 0.1
       AFTER_SECONDS = 1.2
+      # The attack is over within this time.
+      RISE_SECONDS = 0.4
       # Decay is over at this level under the top, in dB.
       GONE = -20.0
       # Words for attack, in ms, and for decay.
@@ -36,8 +38,9 @@ module Ethoscope
       # @return [Hash, nil] attack_ms, decay_ms (nil when it does not die away within 1.2 s), attack and decay in words; nil without onsets
       def shape
         mean = course or return nil
-        top = mean.max_index
-        attack = ((top - mean[0..top].to_a.index { |value| value > mean[top] * 0.2 }) * 1000 / @rate).round
+        first = mean[0...[((BEFORE_SECONDS + RISE_SECONDS) * @rate).round, mean.size].min].to_a
+        top = first.index { |value| value >= first.max * 0.9 }
+        attack = ((top - (first[0..top].rindex { |value| value < first.max * 0.2 } || 0)) * 1000 / @rate).round
         gone = mean[top..].to_a.index { |value| value < mean[top] * (10**(GONE / 20)) }
         decay = gone && (gone * 1000 / @rate).round
         { attack_ms: attack, decay_ms: decay, attack: word(ATTACKS, attack, "slow"), decay: decay ? word(DECAYS, decay, "long") : "held" }

@@ -7,6 +7,8 @@ module Ethoscope
       # A note counts when it reaches this share of the strongest of its moment, and this one of the stem's strong notes.
       BESIDE = 0.4
       STRONG = 0.25
+      # The fundamental of a note reaches this share of the loudest partial.
+      FUNDAMENTAL = 0.2
       # Share of sounding half beats with one pitch from which the stem is a line.
       LINE = 0.7
       # One note of a line: half beats from and to (exclusive) counted from the first beat of the song, and its MIDI pitch.
@@ -16,7 +18,7 @@ module Ethoscope
       # @param grid [Rhythm::BeatGrid] in the stem's time
       def initialize(features, grid)
         activation = Harmony::NoteActivation.of(features.spectra, grid.half_beat_edges)
-        @rows = Numo::DFloat.cast(activation.activation) * Numo::DFloat.cast(activation.level).reshape(activation.size, 1)
+        @rows = Numo::DFloat.cast(activation.activation) * Numo::DFloat.cast(activation.level).reshape(activation.size, 1) * audible(features, grid)
         @strong = Signal::Series.percentile(@rows.max(axis: 1), 0.9)
       end
 
@@ -66,6 +68,14 @@ module Ethoscope
       end
 
       private
+
+      # 1 where the fundamental of a note is heard: whitening lifts notes out of next to nothing.
+      def audible(features, grid)
+        spectra = Numo::DFloat.cast(features.spectra.means_between(grid.half_beat_edges))
+        bins = Harmony::NoteActivation::NOTES * 3
+        fundamentals = spectra[true, 0...bins].reshape(spectra.shape[0], Harmony::NoteActivation::NOTES, 3).max(axis: 2)
+        Numo::DFloat.cast(fundamentals >= spectra.max(axis: 1).reshape(spectra.shape[0], 1) * FUNDAMENTAL)
+      end
 
       # A weaker octave or twelfth over a strong note is its overtone.
       def overtone?(note, strong, values) = [12, 19, 24].any? { |above| strong.include?(note - above) && values[note] < values[note - above] * 0.8 }

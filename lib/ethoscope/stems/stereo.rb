@@ -10,6 +10,8 @@ module Ethoscope
       # It wanders when its place moves this far (of 2, from left to right), and how regular that must be.
       WANDERS = 0.3
       REGULAR = 0.35
+      # A sound that is moved stays one sound: both channels hold the same, whatever their levels (correlation).
+      ONE_SOUND = 0.9
       # Bars that one turn of a wandering sound may take.
       PERIODS = (0.5..8.0)
 
@@ -50,7 +52,7 @@ module Ethoscope
 
         place = (@right - @left) / (@power + 1e-12)
         range = Signal::Series.percentile(place[sounding.where], 0.95) - Signal::Series.percentile(place[sounding.where], 0.05)
-        return nil if range < WANDERS
+        return nil if range < WANDERS || @product.sum / [Numo::NMath.sqrt(@left * @right).sum, 1e-12].max < ONE_SOUND
 
         bars = period(place * Numo::DFloat.cast(sounding))
         bars && { range: range.round(2), bars: }

@@ -56,9 +56,11 @@ function LayerRow({ layer }: { layer: SectionTable["layers"][number] }) {
           type="button"
           aria-pressed={chosen}
           onClick={() => select(own)}
-          className={`flex w-[150px] items-baseline justify-between gap-2 py-1.5 text-left text-13 hover:bg-wash ${heard ? "text-heard-text" : ""} ${chosen ? "font-medium underline decoration-2 underline-offset-4" : ""}`}
+          className={`flex w-[150px] items-baseline justify-between gap-2 py-1.5 text-left text-13 hover:bg-wash ${heard ? "text-heard-text" : ""}`}
         >
-          <span className="truncate">{layer.name}</span>
+          <span className={`truncate ${chosen ? "font-medium underline decoration-2 underline-offset-4" : ""}`}>
+            {layer.name}
+          </span>
           <span className="shrink-0 text-11 text-ink-2">{heard ? "heard" : (sourceMark(layer.source) ?? "mix")}</span>
         </button>
       </th>
@@ -70,14 +72,13 @@ function LayerRow({ layer }: { layer: SectionTable["layers"][number] }) {
 }
 
 function Cell({ cell, heard }: { cell: SectionCell; heard: boolean }) {
-  const fill = heard && cell.state !== "absent" ? "url(#none)" : inkColour(amountStep(cell.share));
   return (
     <td className="pr-3">
       <span className="flex items-center gap-1.5" title={`${percent(cell.share)} of its bars`}>
         <span
           aria-hidden
           className={`h-[15px] w-[24px] shrink-0 ${cell.state === "absent" ? "border-b border-firm" : ""} ${heard && cell.state !== "absent" ? "hatch" : ""}`}
-          style={heard || cell.state === "absent" ? {} : { background: fill }}
+          style={heard || cell.state === "absent" ? {} : { background: inkColour(amountStep(cell.share)) }}
         />
         <span className={`text-11 ${cell.state === "absent" ? "text-ink-3" : "text-ink-2"}`}>
           {cell.variation ? <span className="figure mr-1 text-ink">{cell.variation}</span> : null}

@@ -96,7 +96,7 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
         <span className="hidden text-ink-2 wide:inline">
           Sheet <span className="figure">{reference.position}</span> of <span className="figure">{count}</span>
         </span>
-        <span className="text-ink-2">
+        <span className="hidden text-ink-2 wide:inline">
           <span className="figure">{analysis.bars.length}</span> bars,{" "}
           <span className="figure">{clock(analysis.duration, 1)}</span>
         </span>
@@ -111,7 +111,7 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
         />
         <Link
           to={`/studies/${reference.study_id}/references/${reference.id}/layers`}
-          className="hidden underline decoration-firm underline-offset-2 hover:bg-wash mid:inline"
+          className="px-1 underline decoration-firm underline-offset-2 hover:bg-wash"
         >
           Layers
         </Link>

@@ -92,7 +92,7 @@ function Family({ family, entries, chosen, choose }: FamilyProps) {
               type="button"
               aria-pressed={entry.kind === chosen}
               onClick={() => choose(entry.kind)}
-              className={`grid w-full grid-cols-[1fr_auto] items-baseline gap-3 border-b border-faint py-1.5 text-left hover:bg-wash ${entry.kind === chosen ? "bg-wash" : ""}`}
+              className={`grid w-full grid-cols-[1fr_auto] items-baseline gap-x-3 border-b border-faint py-1.5 text-left hover:bg-wash ${entry.kind === chosen ? "bg-wash" : ""}`}
             >
               <span className={`truncate text-13 ${entry.own ? "text-heard-text" : ""}`}>{entry.name}</span>
               <span className="text-11 text-ink-2">{entry.searched ? "looked for" : "by ear"}</span>

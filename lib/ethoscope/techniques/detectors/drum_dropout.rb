@@ -10,6 +10,8 @@ module Ethoscope
         PLAYING = 1.0
         # The gap has less than this share of that, the first bar after it more than that one.
         SILENT = 0.47
+        # Where stems or notes tell the strokes the gap holds hardly any.
+        SILENT_TOLD = 0.15
         BACK = 0.55
         LONGEST_BARS = 2
         # Where the top has less than this share of its usual onsets no kit plays, whatever bass and chords strike.
@@ -28,14 +30,15 @@ module Ethoscope
           usual = middle(strokes[body])
           return nil if usual < PLAYING || joint - first < 2 * bar || mean(strokes[joint, bar]) < usual * BACK
 
-          beats = gap(strokes, joint, usual, bar)
-          beats && sighting(scene, before, joint, beats, strokes, usual)
+          most = usual * (mix?(scene) ? SILENT : SILENT_TOLD)
+          beats = gap(strokes, joint, most, bar)
+          beats && sighting(scene, before, joint, beats, strokes, usual, most)
         end
         private_class_method :at_joint
 
         # Pieces struck on each beat, none where the top is dead.
         def self.struck(scene, body)
-          return scene.strokes unless scene.features && scene.source_of(Rhythm::DrumSteps::PIECES) == "mix"
+          return scene.strokes unless scene.features && mix?(scene)
 
           top = scene.beats[:high]
           dead = middle(top[body]) * DEAD
@@ -43,30 +46,33 @@ module Ethoscope
         end
         private_class_method :struck
 
+        def self.mix?(scene) = scene.source_of(Rhythm::DrumSteps::PIECES) == "mix"
+        private_class_method :mix?
+
         def self.middle(values) = values.sort[values.size / 2] || 0
         private_class_method :middle
 
         # Beats of the gap: as many whole bars as are silent, or else half a bar of true silence.
-        def self.gap(strokes, joint, usual, bar)
-          bars = (1..LONGEST_BARS).take_while { |count| mean(strokes[joint - (count * bar), bar]) < usual * SILENT }.size
+        def self.gap(strokes, joint, most, bar)
+          bars = (1..LONGEST_BARS).take_while { |count| mean(strokes[joint - (count * bar), bar]) < most }.size
           return bars * bar if bars.between?(1, LONGEST_BARS)
 
           half = (bar / 2.0).ceil
-          bars.zero? && half < bar && mean(strokes[joint - half, half]) < usual * SILENT / 2 ? half : nil
+          bars.zero? && half < bar && mean(strokes[joint - half, half]) < most / 2 ? half : nil
         end
         private_class_method :gap
 
         def self.mean(values) = values.empty? ? 0.0 : values.sum / values.size
         private_class_method :mean
 
-        def self.sighting(scene, before, joint, beats, strokes, usual)
+        def self.sighting(scene, before, joint, beats, strokes, usual, most)
           bar = scene.bar_beats
           bars = ((joint - beats).div(bar) + 1)..joint.div(bar)
           shown = ([before.last_bar - 7, before.first_bar].max - 1) * bar
           left = mean(strokes[joint - beats, beats]) / usual
           scene.sighting(KIND, bars, start: scene.grid.edges[scene.grid.pickup + joint - beats], confidence: 0.95 - left, detail: { beats: }, source: scene.source_of(Rhythm::DrumSteps::PIECES),
             evidence: scene.evidence("pieces of the kit struck, by beat", strokes[shown...[joint + bar, strokes.size].min], unit: "pieces",
-              threshold: usual * SILENT, first_bar: shown.div(bar) + 1, step: 1.0 / bar))
+              threshold: most, first_bar: shown.div(bar) + 1, step: 1.0 / bar))
         end
         private_class_method :sighting
       end

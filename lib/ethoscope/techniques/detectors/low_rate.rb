@@ -13,6 +13,8 @@ module Ethoscope
         STEEP_DB = 18.0
         GENTLE_DB = 15.0
         ACROSS = 3
+        # There must be something to cut: the level before the edge against the loudest band, in dB.
+        MATTERS_DB = -40.0
         OCTAVE = Signal::ShortTime::BANDS_PER_OCTAVE
         ROLES = %w[snare hats percussion chords vocal guitar texture drums].freeze
 
@@ -33,7 +35,7 @@ module Ethoscope
           level = Numo::NMath.log10(Numo::DFloat.cast(features.short.bands.mean(axis: 0)) + 1e-9) * 20
           centres = features.short.centres
           band = (OCTAVE...(centres.size - ACROSS)).find do |i|
-            EDGES.cover?(centres[i]) && level[i] - level[(i + ACROSS)..].max > STEEP_DB && level[i - OCTAVE] - level[i] < GENTLE_DB
+            EDGES.cover?(centres[i]) && level[i] > level.max + MATTERS_DB && level[i] - level[(i + ACROSS)..].max > STEEP_DB && level[i - OCTAVE] - level[i] < GENTLE_DB
           end
           band && [centres[band].round(-2), level.to_a]
         end

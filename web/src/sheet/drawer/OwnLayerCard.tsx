@@ -81,7 +81,7 @@ function Painting({ layer }: { layer: HeardLayer }) {
               const level = part.every((cell) => cell === part[0]) ? String(part[0] ?? 0) : "";
               return (
                 <li key={section.first_bar} className="flex items-center justify-between gap-2">
-                  <span className="truncate font-serif text-13 italic">
+                  <span className="truncate pr-1 font-serif text-13 italic">
                     {section.label} {section.letter}
                     {level === "" && <span className="ml-1.5 text-11 text-ink-2 not-italic">mixed</span>}
                   </span>

@@ -1,3 +1,4 @@
+import { useRef, useState } from "react";
 import type { ScoreRow, StemRow } from "../../api/types";
 import { Button } from "../../components/Button";
 import { FileButton, SCORE_FILES, SOUND_FILES } from "../../components/FileButton";
@@ -99,7 +100,8 @@ function Stem({ stem, change }: { stem: StemRow; change: Change }) {
       </div>
       <div className="mt-1 flex items-baseline justify-between gap-2 text-11">
         <StemState stem={stem} />
-        <span className="flex shrink-0 gap-2">
+        <span className="flex shrink-0 items-center gap-2">
+          {stem.state === "done" && <StemSound stem={stem} />}
           {stem.state === "failed" && (
             <button type="button" className="underline" onClick={() => void change("POST", `${path}/retry`)}>
               try again
@@ -115,16 +117,37 @@ function Stem({ stem, change }: { stem: StemRow; change: Change }) {
           </button>
         </span>
       </div>
-      {stem.state === "done" && (
-        <audio
-          controls
-          preload="none"
-          aria-label={`Listen to ${stem.name}`}
-          src={`/api${path}/audio`}
-          className="mt-1.5 h-7 w-full"
-        />
-      )}
     </li>
+  );
+}
+
+/** Plays the stem alone, from its start. */
+function StemSound({ stem }: { stem: StemRow }) {
+  const sound = useRef<HTMLAudioElement>(null);
+  const [playing, setPlaying] = useState(false);
+  const toggle = () => {
+    if (playing) sound.current?.pause();
+    else void sound.current?.play();
+  };
+  return (
+    <>
+      <audio
+        ref={sound}
+        preload="none"
+        src={`/api/stems/${stem.id}/audio`}
+        onPlay={() => setPlaying(true)}
+        onPause={() => setPlaying(false)}
+      />
+      <button
+        type="button"
+        aria-pressed={playing}
+        aria-label={`Hear ${stem.name} alone`}
+        className="underline"
+        onClick={toggle}
+      >
+        {playing ? "stop" : "hear it"}
+      </button>
+    </>
   );
 }
 
