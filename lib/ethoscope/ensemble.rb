@@ -63,6 +63,15 @@ module Ethoscope
       told.events.select(&:pitch).filter_map { |event| bass_note(event, chords) }
     end
 
+    # @param spans [Array<Harmony::ChordRecognizer::Span>]
+    # @return [Array<Array<Integer>>] for each the written pitches that sound when it begins, low to high; empty without a score
+    def voicings(spans)
+      return [] if parts.empty?
+
+      carriers = players.select { |player| player.source == "midi" && ChordReader::CARRIERS.include?(player.role) }
+      spans.map { |span| pitches_at(carriers, (span.first / 2.0) - @grid.pickup) }
+    end
+
     # @param role [String]
     # @return [String] the best source that tells of it
     def source_of(role) = players.find { |player| player.role == role }&.source || "mix"
@@ -74,17 +83,22 @@ module Ethoscope
     # @param whole [Array<Float>] energy of the mix by bar
     # @return [Array<Hash>] what was measured on each stem
     def stems(sections, whole)
-      sounds.map { |sound| sound.to_h(sections:, whole:, ducked_by: @sounds.find { |other| other.role == "kick" }&.stem&.name) }
+      kicks = players.select { |player| player.role == "kick" }.map(&:name)
+      sounds.map { |sound| sound.to_h(sections:, whole:, ducked_by: kicks.first) }
     end
 
+    # @param sections [Array<Form::Section>]
     # @return [Hash, nil] what the score says and where it lies; nil without one
-    def score
-      @score && Midi::ScoreFacts.new(@score, parts, placement, @grid).to_h
-    end
+    def score(sections) = @score && Midi::ScoreFacts.new(@score, parts, placement, @grid, sections).to_h
 
     private
 
     def told = @told ||= Techniques::Players.new(grid: @grid, sounds: playing, parts:, placement:).all
+
+    # What sounds within the first quarter of a beat.
+    def pitches_at(carriers, beat)
+      carriers.flat_map { |player| player.events.select { |event| event.pitch && event.beat < beat + 0.25 && event.beat + event.beats > beat + 0.05 } }.map(&:pitch).uniq.sort
+    end
 
     def with_rival(span, heard)
       other = heard.group_by(&:chord).max_by { |_, group| group.size }&.last&.first

@@ -130,7 +130,8 @@ module Ethoscope
         cadences: Harmony::Cadence.find(chords, @key, @sections.drop(1).map(&:first_bar)), bass: @bass, sections: @sections, novelty: @segmenter.novelty, energy: @hearing.energy,
         width: @width, side: @hearing.side, loudness: @loudness, balance: Audio::Balance.new(@features.field), layers: @layers, leads: @leads,
         patterns: @patterns, timings: @timings, changes: @changes, sightings: @sightings,
-        stems: @ensemble.stems(@sections, whole), score: @ensemble.score, told_by: { chords: @chord_source, bass: @bass_source, drums: @ensemble.drum_source }
+        stems: @ensemble.stems(@sections, whole), score: @ensemble.score(@sections), voicings: @ensemble.voicings(@spans),
+        told_by: { chords: @chord_source, bass: @bass_source, drums: @ensemble.drum_source }
       )
     end
 

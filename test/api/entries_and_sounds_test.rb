@@ -40,8 +40,10 @@ class EntriesAndSoundsTest < Ethoscope::TestCase
 
   def test_unknown_techniques_and_empty_names_are_refused
     send_json(:patch, "/api/studies/#{@study[:id]}/techniques/luck", { name: "x" })
+
     assert_problem 404, "missing"
     send_json(:post, "/api/studies/#{@study[:id]}/techniques", { name: "" })
+
     assert_problem 422, "invalid"
   end
 
@@ -73,6 +75,7 @@ class EntriesAndSoundsTest < Ethoscope::TestCase
     assert_equal 201, last_response.status
     assert_equal [other[:id], "breathy", []], [copy[:reference_id], copy[:value][:card][:sound], copy[:value][:spans]]
     send_json(:post, "/api/readings/#{id}/copies", { reference_id: 4711 })
+
     assert_problem 404, "missing"
   end
 

@@ -15,7 +15,7 @@ class SourcesTest < Ethoscope::TestCase
 
     assert_equal 201, last_response.status
     assert_equal ["01 Bass Drum", "kick", "kick", "queued"], stem.values_at(:name, :role, :guess, :state)
-    assert_equal [stem[:id]], page[:stems].map { |row| row[:id] }
+    assert_equal([stem[:id]], page[:stems].map { |row| row[:id] })
     assert_equal "texture", send_stem(StemFiles.stranger, "Audio 7.wav")[:stem][:role]
   end
 
@@ -25,6 +25,7 @@ class SourcesTest < Ethoscope::TestCase
 
     assert_equal ["percussion", 0.25], changed.values_at(:role, :set_offset)
     send_json(:patch, "/api/stems/#{stem[:id]}", { role: "cowboy" })
+
     assert_problem 422, "invalid", /Role/
   end
 
@@ -76,7 +77,7 @@ class SourcesTest < Ethoscope::TestCase
   def test_a_midi_file_tells_its_parts_and_leads
     score = send_score(StemFiles.score)[:score]
 
-    assert_equal [["Kick", "kick"], ["Keys", "chords"]], score[:parts].map { |part| part.values_at(:name, :role) }
+    assert_equal([%w[Kick kick], %w[Keys chords]], score[:parts].map { |part| part.values_at(:name, :role) })
     work_off
 
     assert_equal({ chords: "midi", drums: "midi" }, page[:analysis][:told_by].slice(:chords, :drums))
@@ -91,11 +92,12 @@ class SourcesTest < Ethoscope::TestCase
     send_score(StemFiles.score)
     score = send_score(StemFiles.score(name: "Organ"))[:score]
 
-    assert_equal %w[Kick Organ], score[:parts].map { |part| part[:name] }
+    assert_equal(%w[Kick Organ], score[:parts].map { |part| part[:name] })
     send_json(:delete, "/api/references/#{@reference[:id]}/score")
 
     assert_nil page[:score]
     send_json(:delete, "/api/references/#{@reference[:id]}/score")
+
     assert_problem 404, "missing"
   end
 
@@ -106,7 +108,7 @@ class SourcesTest < Ethoscope::TestCase
 
       assert_problem 422, "unusable_score", reason
     end
-    assert_equal %w[Kick Keys], page[:score][:parts].map { |part| part[:name] }
+    assert_equal(%w[Kick Keys], page[:score][:parts].map { |part| part[:name] })
   end
 
   def test_what_had_to_be_mended_is_said

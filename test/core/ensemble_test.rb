@@ -55,7 +55,7 @@ class EnsembleTest < Ethoscope::TestCase
     kick = layers.find { |layer| layer[:role] == "kick" }
 
     assert_equal "stem", kick[:source]
-    assert_equal ["mix"], kick[:rivals].map { |rival| rival[:source] }
+    assert_equal(["mix"], kick[:rivals].map { |rival| rival[:source] })
     assert_operator kick[:activity].first(8).min, :>, 0.9
     assert_in_delta 0.0, kick[:activity].last(7).max
     assert_equal "mix", layers.find { |layer| layer[:role] == "hats" }[:source]
@@ -79,8 +79,8 @@ class EnsembleTest < Ethoscope::TestCase
     assert_in_delta 0.3 - 2.4, score[:placement][:offset], 0.03
     assert score[:placement][:believable]
     assert_equal({ chords: "midi", drums: "midi" }, analysis.fetch(:told_by).slice(:chords, :drums))
-    assert_equal %w[Am F C G], analysis.fetch(:chords).reject { |chord| chord[:degree].nil? }.first(4).map { |chord| chord[:symbol] }
-    assert_equal %w[midi midi], analysis.fetch(:layers).select { |layer| %w[kick chords].include?(layer[:role]) }.map { |layer| layer[:source] }
+    assert_equal(%w[Am F C G], analysis.fetch(:chords).reject { |chord| chord[:degree].nil? }.first(4).map { |chord| chord[:symbol] })
+    assert_equal(%w[midi midi], analysis.fetch(:layers).select { |layer| %w[kick chords].include?(layer[:role]) }.map { |layer| layer[:source] })
   end
 
   def test_a_score_at_another_tempo_is_stretched

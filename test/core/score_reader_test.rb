@@ -31,7 +31,7 @@ class ScoreReaderTest < Ethoscope::TestCase
     body = "\x00\x90\x3C\x40\x83\x60\x3C\x00\x00\x40\x40\x83\x60\x40\x00".b + MidiFile::END_OF_TRACK
     notes = Midi::ScoreReader.read(MidiFile.raw(body, format: 0)).notes
 
-    assert_equal [[0.0, 1.0, 60], [1.0, 1.0, 64]], notes.map { |note| [note.start, note.length, note.pitch] }
+    assert_equal([[0.0, 1.0, 60], [1.0, 1.0, 64]], notes.map { |note| [note.start, note.length, note.pitch] })
   end
 
   def test_a_ten_minute_hanging_note_is_cut_to_a_quarter_and_said
@@ -48,7 +48,7 @@ class ScoreReaderTest < Ethoscope::TestCase
   def test_notes_without_length_and_overlapping_ones
     score = Midi::ScoreReader.read(MidiFile.raw("\x00\x90\x3C\x40\x00\x80\x3C\x40\x83\x60\x90\x40\x40\x60\x90\x40\x40\x60\x80\x40\x00\x60\x80\x40\x00".b + MidiFile::END_OF_TRACK))
 
-    assert_equal [0.125, 0.4, 0.4], score.notes.map { |note| note.length.round(6) }
+    assert_equal([0.125, 0.4, 0.4], score.notes.map { |note| note.length.round(6) })
     assert_match(/1 note had no length/, score.warnings.join)
     assert_match(/1 note began before the same pitch ended/, score.warnings.join)
   end

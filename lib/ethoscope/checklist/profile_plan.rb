@@ -79,9 +79,13 @@ module Ethoscope
       def techniques
         @profile[:techniques].select { |row| row[:songs].count(true) * 2 >= @songs.size }.map do |row|
           entry = Techniques::Library.entry(row[:kind])
-          item("Techniques", entry.name, "in #{row[:songs].count(true)} of #{@songs.size} songs", tolerance: "at least once",
-            minutes: 15, steps: entry.steps)
+          item("Techniques", row[:name], "in #{row[:songs].count(true)} of #{@songs.size} songs", tolerance: "at least once",
+            minutes: 15, steps: entry ? how_to.steps(entry) : SongPlan::OWN_STEPS)
         end
+      end
+
+      def how_to
+        @how_to ||= Techniques::HowTo.new(bpm: @target[:bpm] || @profile[:tempo][:middle], key: @target[:key], meter: Rhythm::Meter.named(@songs.first.meter))
       end
 
       def loudness

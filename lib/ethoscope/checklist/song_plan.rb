@@ -175,9 +175,11 @@ module Ethoscope
           entry = Techniques::Library.entry(kind)
           places = sightings.map { |sighting| "bar #{sighting[:first_bar]}" }.first(4).join(", ")
           item("Techniques", entry&.name || sightings.first[:name], "#{Readings::Words.times(sightings.size)}: #{places}", tolerance: "±1", from: "techniques",
-            measure: { value: sightings.size, tolerance: 1, unit: "times" }, minutes: 15, steps: entry&.steps || OWN_STEPS)
+            measure: { value: sightings.size, tolerance: 1, unit: "times" }, minutes: 15, steps: entry ? how_to.steps(entry, sightings.first) : OWN_STEPS)
         end
       end
+
+      def how_to = @how_to ||= Techniques::HowTo.new(bpm: @bpm, key: @key, meter: Rhythm::Meter.named(@song.meter), shift: @shift)
 
       def mix
         level = @data[:loudness][:integrated]

@@ -30,7 +30,12 @@ module Ethoscope
 
       def row_of(layer)
         { name: layer[:name], role: layer[:role], source: layer[:source], reading_id: nil, activity: layer[:activity],
-          letters: @data.fetch(:stems, []).find { |stem| stem[:name] == layer[:name] }&.fetch(:variations) }
+          letters: told(layer)&.fetch(:variations) }
+      end
+
+      # What is measured on the layer's stem, or in its notes.
+      def told(layer)
+        { "stem" => @data.fetch(:stems, []), "midi" => @data[:score] ? @data[:score][:parts] : [] }.fetch(layer[:source], []).find { |part| part[:name] == layer[:name] }
       end
 
       def painted_row(own)

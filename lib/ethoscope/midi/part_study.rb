@@ -12,21 +12,27 @@ module Ethoscope
       LEGATO = 0.05
       PERIODS = [1, 2, 4, 8, 16].freeze
       SAME = 0.9
+      VARIED = 0.5
+      # Notes of a pattern that are told.
+      MOST = 96
 
       # @param part [Part]
       # @param placement [Placement]
       # @param grid [Rhythm::BeatGrid]
-      def initialize(part, placement, grid)
+      # @param sections [Array<Form::Section>]
+      def initialize(part, placement, grid, sections = [])
         @part = part
         @notes = part.notes
         @placement = placement
         @grid = grid
+        @sections = sections
       end
 
       # @return [Hash]
       def to_h
         { name: @part.name, role: @part.role, program: @part.program, notes: @notes.size, low: pitches.first, middle: pitches[pitches.size / 2], high: pitches.last,
-          polyphony:, length_beats: middle(@notes.map(&:length)).round(2), velocity: velocity, grid: grid_name, residual_ms:, period: }
+          polyphony:, length_beats: middle(@notes.map(&:length)).round(2), velocity: velocity, grid: grid_name, residual_ms:, period:, transposed:,
+          pattern:, variations: }
       end
 
       private
@@ -61,19 +67,57 @@ module Ethoscope
         (Math.sqrt(@notes.sum { |note| distance(note, steps)**2 } / @notes.size) * quarter).round(1)
       end
 
-      # Bars after which most notes come back.
-      def period
-        bar = @grid.meter.beats * @grid.meter.quarters_per_beat
-        bars = @notes.group_by { |note| ((note.start / bar) + 0.02).floor }.transform_values { |group| group.map { |note| [((note.start % bar) * 4).round, note.pitch] }.uniq }
-        PERIODS.find { |lag| repeats?(bars, lag) }
+      # Notes of each bar of the recording as [sixteenth, pitch].
+      def bars
+        @bars ||= @notes.map { |note| [@grid.position(@placement.seconds(note.start)), note] }.group_by { |beat, _| ((beat + 0.05) / @grid.meter.beats).floor }
+                        .transform_values { |group| group.map { |beat, note| [((beat % @grid.meter.beats) * 4).round, note.pitch] }.uniq }
       end
 
-      def repeats?(bars, lag)
-        pairs = bars.keys.select { |index| bars.key?(index + lag) }
-        return false if pairs.size < 2
+      # Bars after which most notes come back.
+      def period = @period ||= PERIODS.find { |lag| alike(lag, 0) >= SAME }
 
-        shared = pairs.sum { |index| (bars[index] & bars[index + lag]).size / [bars[index].size, bars[index + lag].size].max.to_f }
-        shared / pairs.size >= SAME
+      # After how many bars the same comes back that many semitones higher or lower; nil when it never does.
+      def transposed
+        return nil if Layers::Role::STRUCK.include?(@part.role)
+
+        moves = PERIODS.product([*-12..-1, *1..12])
+        best = moves.max_by { |lag, semitones| alike(lag, semitones) }
+        alike(*best) >= SAME ? { bars: best[0], semitones: best[1] } : nil
+      end
+
+      # Mean share of notes that come back so many bars later, moved by so many semitones.
+      def alike(lag, semitones)
+        pairs = bars.keys.select { |bar| bars.key?(bar + lag) }
+        return 0.0 if pairs.size < 2
+
+        pairs.sum { |bar| share(bars[bar].map { |step, pitch| [step, pitch + semitones] }, bars[bar + lag]) } / pairs.size
+      end
+
+      def share(one, other) = (one & other).size / [one.size, other.size].max.to_f
+
+      # The first bars that are played, as long as they take to come back: [sixteenth from their start, pitch].
+      def pattern
+        first = bars.keys.min
+        (0...(period || 1)).flat_map { |bar| bars.fetch(first + bar, []).map { |step, pitch| [step + (bar * @grid.meter.beats * 4), pitch] } }.sort.first(MOST)
+      end
+
+      # For each section a letter for what is played there, as of stems.
+      def variations
+        known = []
+        @sections.map do |section|
+          own = section.bar_range.flat_map { |bar| bars.fetch(bar - 1, []).map { |step, pitch| [bar - section.first_bar, step, pitch] } }
+          own.empty? ? nil : letter(own, known)
+        end
+      end
+
+      def letter(own, known)
+        found = known.map { |name, notes| [name, share(own, notes)] }.max_by(&:last)
+        return found.first if found && found.last >= SAME
+
+        base = found && found.last >= VARIED ? found.first.delete("'") : nil
+        name = base ? base + ("'" * known.count { |other, _| other.start_with?(base) }) : ("A".ord + known.map { |other, _| other[0] }.uniq.size).chr
+        known << [name, own]
+        name
       end
     end
   end

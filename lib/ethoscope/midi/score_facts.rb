@@ -8,11 +8,13 @@ module Ethoscope
       # @param parts [Array<Part>]
       # @param placement [Placement]
       # @param grid [Rhythm::BeatGrid]
-      def initialize(score, parts, placement, grid)
+      # @param sections [Array<Form::Section>]
+      def initialize(score, parts, placement, grid, sections)
         @score = score
         @parts = parts
         @placement = placement
         @grid = grid
+        @sections = sections
       end
 
       # @return [Hash] for the schema
@@ -20,7 +22,7 @@ module Ethoscope
         { bpm: @score.bpm, tempo_changes: @score.tempos.size - 1, meter: "#{@score.meter.numerator}/#{@score.meter.denominator}", keys: @score.keys.map(&:to_h),
           markers: @score.markers.map { |marker| { text: marker.text, bar: bar(marker.at) } }, warnings: @score.warnings,
           placement: { kind: @placement.kind.to_s, offset: @placement.offset, agreement: @placement.agreement, believable: @placement.believable? },
-          parts: @parts.map { |part| PartStudy.new(part, @placement, @grid).to_h } }
+          parts: @parts.map { |part| PartStudy.new(part, @placement, @grid, @sections).to_h } }
       end
 
       private

@@ -69,11 +69,12 @@ module Ethoscope
 
       # @return [Array<Hash>] kind, name, songs it is seen in, sightings
       def techniques
-        rows = Techniques::Library.entries.map do |entry|
-          counts = @songs.map { |song| song.data[:techniques].count { |sighting| sighting[:kind] == entry.kind } }
-          { kind: entry.kind, name: entry.name, songs: counts.map(&:positive?), sightings: counts.sum }
+        seen = @songs.flat_map { |song| song.data[:techniques] }.group_by { |sighting| sighting[:kind] }
+        rows = seen.map do |kind, sightings|
+          counts = @songs.map { |song| song.data[:techniques].count { |sighting| sighting[:kind] == kind } }
+          { kind:, name: Techniques::Library.entry(kind)&.name || sightings.first[:name], songs: counts.map(&:positive?), sightings: counts.sum }
         end
-        rows.select { |row| row[:sightings].positive? }.sort_by { |row| [-row[:songs].count(true), -row[:sightings]] }
+        rows.sort_by { |row| [-row[:songs].count(true), -row[:sightings], row[:name]] }
       end
 
       # @return [Hash, nil] the one song that falls outside in most respects, with the respects; needs four songs

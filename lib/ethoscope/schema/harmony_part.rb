@@ -51,8 +51,11 @@ module Ethoscope
       end
 
       def chords
-        @found.spans.each_with_index.map { |span, i| chord(span, following(i)) }
+        @found.spans.each_with_index.map { |span, i| chord(span, following(i)).merge(written: written(@found.voicings[i] || [])) }
       end
+
+      # Names with octaves, middle C being C4.
+      def written(pitches) = pitches.map { |pitch| "#{key.spell(pitch % 12)}#{(pitch / 12) - 1}" }
 
       # Degrees count from the key that holds in their bar.
       def key_in(bar)

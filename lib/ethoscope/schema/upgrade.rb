@@ -11,7 +11,7 @@ module Ethoscope
       PARTS = { tempo: { pulse: [] }, groove: { timing: [], feel: nil }, tuning: { histogram: [] },
                 key: { pentatonic: false, stretches: [], outside: [] },
                 loudness: { range: nil, loudest_short_term: -70.0, true_peak: 0.0, short_term: [] } }.freeze
-      CHORD = { function: nil, function_of: nil, rivals: [] }.freeze
+      CHORD = { function: nil, function_of: nil, rivals: [], written: [] }.freeze
       CANDIDATE = { reason: "" }.freeze
       LAYER = { source: "mix", rivals: [] }.freeze
       SIGHTING = { source: "mix", evidence: nil }.freeze

@@ -45,6 +45,9 @@ module Ethoscope
       # @return [Breathing]
       def breathing = @breathing ||= Breathing.new(features, grid, playing)
 
+      # @return [Echo]
+      def echo = @echo ||= Echo.new(features, grid, envelope.onsets)
+
       # @return [Pattern]
       def pattern = @pattern ||= Pattern.new(features, Rhythm::StepGrid.new(grid, @swing), notes, presence.activity)
 
@@ -59,12 +62,21 @@ module Ethoscope
       # @param ducked_by [String, nil] name of the stem whose strokes this one gives way to
       # @return [Hash] for the schema
       def to_h(sections:, whole:, ducked_by: nil)
-        { name: stem.name, role:, offset: stem.offset, bars: bars(whole), bandwidth: tone.bandwidth, brightness: tone.brightness, image: stereo.image, pan: stereo.pan,
-          width: stereo.width, motion: stereo.motion, crest_db: loudness.crest, shape: envelope.shape, pumping: breathing.pumping&.merge(follows: ducked_by),
-          gating: breathing.gating, pitch:, density: timing.density(playing), timing: timing.to_h, period: pattern.period, variations: pattern.variations(sections) }
+        { name: stem.name, role:, offset: stem.offset, bars: bars(whole), crest_db: loudness.crest, shape: envelope.shape, density: timing.density(playing),
+          timing: timing.to_h, pitch:, period: pattern.period, variations: pattern.variations(sections), **placed, **processed(ducked_by) }
       end
 
       private
+
+      # Its place in the stereo field and in the spectrum.
+      def placed
+        { bandwidth: tone.bandwidth, brightness: tone.brightness, image: stereo.image, pan: stereo.pan, width: stereo.width, motion: stereo.motion }
+      end
+
+      # What was done to it, as far as that shows.
+      def processed(ducked_by)
+        { pumping: breathing.pumping&.merge(follows: ducked_by), gating: notes && breathing.gating, echo: echo.delay, tail_s: echo.tail }
+      end
 
       def bars(whole)
         { level_db: loudness.levels, share: shares(whole), pan: stereo.pans, width: stereo.widths, brightness: tone.brightness_by_bar }

@@ -12,6 +12,7 @@ module Ethoscope
       REGULAR = 0.35
       # A sound that is moved stays one sound: both channels hold the same, whatever their levels (correlation).
       ONE_SOUND = 0.9
+      ONE_SOUND_ANYWHERE = 0.98
       # Bars that one turn of a wandering sound may take.
       PERIODS = (0.5..8.0)
 
@@ -39,10 +40,9 @@ module Ethoscope
 
       # @return [String] "mono", "narrow" or "wide"
       def image
-        side = (width - ((pan**2) / 4)).clamp(0.0, 1.0) # what panning alone makes of the side signal is no width
-        return "mono" if side < MONO
+        return "mono" if width < MONO || likeness > ONE_SOUND_ANYWHERE
 
-        side < WIDE ? "narrow" : "wide"
+        width < WIDE ? "narrow" : "wide"
       end
 
       # @return [Hash, nil] range (0 to 2) and bars of one turn; nil when it stands still
@@ -52,13 +52,16 @@ module Ethoscope
 
         place = (@right - @left) / (@power + 1e-12)
         range = Signal::Series.percentile(place[sounding.where], 0.95) - Signal::Series.percentile(place[sounding.where], 0.05)
-        return nil if range < WANDERS || @product.sum / [Numo::NMath.sqrt(@left * @right).sum, 1e-12].max < ONE_SOUND
+        return nil if range < WANDERS || likeness < ONE_SOUND
 
         bars = period(place * Numo::DFloat.cast(sounding))
         bars && { range: range.round(2), bars: }
       end
 
       private
+
+      # How far both channels hold the same sound, whatever its place: 1 for one sound, 0 for two.
+      def likeness = @product.sum / [Numo::NMath.sqrt(@left * @right).sum, 1e-12].max
 
       def bars
         @grid.bar_edges.each_cons(2).map do |from, to|

@@ -7,8 +7,7 @@ module Ethoscope
       # Lengths in quarters that steps speak of in milliseconds.
       LENGTHS = { "thirty_second_ms" => 0.125, "sixteenth_ms" => 0.25, "eighth_ms" => 0.5, "dotted_eighth_ms" => 0.75, "quarter_ms" => 1.0, "pump_release_ms" => 0.75 }.freeze
       # Note values that a sighting or an entry names, in quarters.
-      UNITS = { "sixteenth" => 0.25, "16th" => 0.25, "eighth triplet" => 1 / 3.0, "dotted sixteenth" => 0.375, "eighth" => 0.5, "8th" => 0.5, "quarter triplet" => 2 / 3.0,
-                "dotted eighth" => 0.75, "quarter" => 1.0 }.freeze
+      UNITS = Rhythm::NoteValue::QUARTERS.merge("16th" => 0.25, "8th" => 0.5).freeze
       USUAL_BPM = 120.0
 
       # @param bpm [Float, nil] of the new track, in beats

@@ -7,9 +7,7 @@ module Ethoscope
       # other side after two ({Audio::Echoes}).
       module AlternatingDelay
         KIND = "pingpong_delay"
-        # Note values in quarters. Drums repeat with the beat themselves, so that a quarter must show more.
-        UNITS = { "sixteenth" => 1 / 4.0, "eighth triplet" => 1 / 3.0, "dotted sixteenth" => 3 / 8.0, "eighth" => 1 / 2.0, "quarter triplet" => 2 / 3.0,
-                  "dotted eighth" => 3 / 4.0, "quarter" => 1.0 }.freeze
+        # Drums repeat with the beat themselves, so that a quarter must show more.
         QUARTER = 1.6
         # Deviations that the mean of two neighbouring blocks must reach; what the second echo weighs.
         CLEAR = 4.6
@@ -23,10 +21,10 @@ module Ethoscope
           return [] if scene.features.nil? || scene.features.echoes.curves.empty?
 
           quarter = quarter_seconds(scene.grid)
-          curves = UNITS.to_h { |name, quarters| [name, curve(scene.features.echoes, quarters * quarter, name)] }.compact
+          curves = Rhythm::NoteValue::QUARTERS.to_h { |name, quarters| [name, curve(scene.features.echoes, quarters * quarter, name)] }.compact
           found = curves.transform_values { |values| runs(values) }.reject { |_, runs| runs.empty? }
           name, runs = found.max_by { |unit, list| list.sum { |run| run.sum { |block| curves[unit][block] } } }
-          name ? runs.map { |run| sighting(scene, name, curves[name], run, UNITS[name] * quarter) } : []
+          name ? runs.map { |run| sighting(scene, name, curves[name], run, Rhythm::NoteValue::QUARTERS[name] * quarter) } : []
         end
 
         def self.quarter_seconds(grid)
