@@ -192,6 +192,10 @@ module Api
       required(:name).filled(:string, max_size?: 120)
     end
 
+    NewAssembly = Dry::Schema.Params do
+      required(:title).filled(:string, max_size?: 120)
+    end
+
     LayerCopy = Dry::Schema.Params do
       required(:reference_id).filled(:integer)
     end

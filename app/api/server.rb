@@ -5,7 +5,7 @@ require "rack"
 module Api
   # The whole application as one Rack app over one data directory.
   module Server
-    ROUTES = [Studies, References, Sources, Decisions, Markup, Entries, Sounds, Tools, Checklists].freeze
+    ROUTES = [Studies, References, Sources, Assemblies, Decisions, Markup, Entries, Sounds, Tools, Checklists].freeze
 
     # @param library [Store::Library]
     # @param bulletin [Jobs::Bulletin]

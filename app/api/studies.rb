@@ -29,7 +29,7 @@ module Api
 
     get("/studies/:id") do |id|
       study = library.studies.find(id.to_i)
-      answer(study:, references: reference_rows(study[:id]), checklists: library.checklists.of_study(study[:id]))
+      answer(study:, references: reference_rows(study[:id]), checklists: library.checklists.of_study(study[:id]), assemblies: library.assemblies.of_study(study[:id]))
     end
 
     patch("/studies/:id") { |id| answer(study: library.studies.update(id.to_i, input(Schemas::StudyChange))) }

@@ -17,6 +17,10 @@ module Jobs
     def resume = @library.analyses.resume
 
     # @param job [Hash]
+    # @return [String] the recording that is worked on
+    def path(job) = @library.recordings.path(recording(job))
+
+    # @param job [Hash]
     # @return [Hash] what the worker has to do
     def task(job)
       terms = JSON.parse(job[:corrections] || "{}", symbolize_names: true)

@@ -19,7 +19,7 @@ module Jobs
     # @param command [Array<String>] what is started; the paths of recording and result, and the task as JSON, are added
     def initialize(library, bulletin, limits: Limits.new, command: [RbConfig.ruby, WORKER])
       @library = library
-      @queues = [AnalysisQueue.new(library), StemQueue.new(library), SeparationQueue.new(library)]
+      @queues = [AssemblyQueue, AnalysisQueue, StemQueue, SeparationQueue].map { |queue| queue.new(library) }
       @bulletin = bulletin
       @limits = limits
       @command = command
@@ -103,8 +103,7 @@ module Jobs
     end
 
     def spawn_worker(queue, job, result, writer)
-      path = @library.recordings.path(@library.recordings.find(job[:recording_id]))
-      pid = Process.spawn(*@command, path, result, JSON.generate(queue.task(job)), out: writer, err: File::NULL, in: File::NULL, pgroup: true,
+      pid = Process.spawn(*@command, queue.path(job), result, JSON.generate(queue.task(job)), out: writer, err: File::NULL, in: File::NULL, pgroup: true,
         rlimit_as: @limits.bytes, rlimit_cpu: @limits.seconds.ceil)
       @running << pid
       pid

@@ -14,6 +14,10 @@ module Jobs
     # Takes up what a killed run left.
     def resume = @library.separations.resume
 
+    # @param job [Hash]
+    # @return [String] the recording that is worked on
+    def path(job) = @library.recordings.path(@library.recordings.find(job[:recording_id]))
+
     # @return [Hash] what the worker has to do
     def task(_job) = { kind: "separate" }
 

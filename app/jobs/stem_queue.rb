@@ -17,6 +17,10 @@ module Jobs
     def resume = @library.stems.resume
 
     # @param job [Hash]
+    # @return [String] the recording that is worked on
+    def path(job) = @library.recordings.path(recording(job))
+
+    # @param job [Hash]
     # @return [Hash] what the worker has to do
     def task(job)
       mix = @library.recordings.find(@library.references.find(job[:reference_id])[:recording_id])

@@ -20,7 +20,7 @@ module Jobs
 
     # @return [Integer] exit code: 0 when the result is written
     def run
-      { "separate" => method(:separate), "stem" => method(:measure_stem) }.fetch(@task[:kind], method(:analyse)).call
+      { "separate" => method(:separate), "stem" => method(:measure_stem), "assemble" => method(:assemble) }.fetch(@task[:kind], method(:analyse)).call
       0
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio, Ethoscope::Errors::UnusableStem => e
       report(error: e.message)
@@ -75,6 +75,21 @@ module Jobs
       raise e unless e.message.include?("silent")
 
       raise Ethoscope::Errors::UnusableStem, "This stem is silent. Export it again, or leave it out."
+    end
+
+    # A mix of all stems as loud as they are, or else what the notes say, played plainly.
+    def assemble
+      report(stage: "assembling", progress: 0.0)
+      recording = @task[:stems].empty? ? Ethoscope::Ensemble::Rendition.of(Ethoscope::Midi::ScoreReader.read(File.binread(@task[:score]))) : mixed(@task[:stems])
+      Ethoscope::Audio::FlacFile.write(recording.channels, recording.rate, "#{@result}.mix.flac")
+      write("{}")
+    end
+
+    def mixed(paths)
+      recordings = paths.each_with_index.lazy.map do |path, i|
+        Ethoscope::Audio::Decoder.new(path).decode.tap { report(stage: "assembling", progress: (i + 1.0) / (paths.size + 1)) }
+      end
+      Ethoscope::Audio::Sum.of(recordings)
     end
 
     def stranger(features, mix)

@@ -7,7 +7,11 @@ module Store
     attr_reader :home
     # @return [Sequel::Database]
     attr_reader :db
-    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries
+    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries, :assemblies
+
+    # @param name [String] what a file was called
+    # @return [Boolean] whether it is a MIDI file by that
+    def self.midi?(name) = name.match?(/\.midi?\z/i)
 
     # @param home [String] the data directory; made when missing
     def initialize(home)
@@ -24,6 +28,7 @@ module Store
       @stems = Stems.new(@db)
       @scores = Scores.new(@db, home)
       @entries = Entries.new(@db)
+      @assemblies = Assemblies.new(@db)
       freeze
     end
 
@@ -57,7 +62,38 @@ module Store
       raise Duplicate, "This is the mix itself, and no stem of it." if recording[:id] == reference[:recording_id]
 
       title = title_from(name)
-      stems.create(reference[:id], recording, title, Ethoscope::Layers::Role.named(title) || Ethoscope::Layers::Role::UNKNOWN)
+      stems.create(reference[:id], recording, title, role_of(title))
+    end
+
+    # Takes a file of a song that comes without a mix.
+    #
+    # @param assembly [Hash]
+    # @param stream [IO]
+    # @param name [String] what the file was called; a MIDI file is told by that
+    # @return [Hash] the assembly
+    # @raise [Duplicate, DiskFull, Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio, Ethoscope::Errors::UnreadableScore]
+    def add_to_assembly(assembly, stream, name)
+      return assemblies.add_score(assembly[:id], scores.store(stream.read.to_s), name) if self.class.midi?(name)
+
+      recording = recordings.keep(stream) { |path| Ethoscope::Audio::Decoder.new(path).check }
+      assemblies.add_stem(assembly[:id], recording, title_from(name))
+    end
+
+    # Makes a reference of an assembly, with the mix that was made of it; the assembly is gone then.
+    #
+    # @param assembly [Hash]
+    # @param mix [IO]
+    # @return [Hash] the new reference
+    # @raise [Duplicate, DiskFull]
+    def assemble(assembly, mix)
+      recording = recordings.keep(mix) { |path| Ethoscope::Audio::Decoder.new(path).check }
+      db.transaction do
+        reference = add(assembly[:study_id], recording, Ethoscope::Audio::Tags.new(title: assembly[:title], artist: nil), assembly[:title])
+        assembly[:stems].each { |stem| stems.create(reference[:id], recordings.find(stem[:recording_id]), stem[:name], role_of(stem[:name])) }
+        scores.keep(reference[:id], File.binread(scores.path(assembly[:score_sha256])), assembly[:score_name]) if assembly[:score_sha256]
+        assemblies.delete(assembly[:id])
+        reference
+      end
     end
 
     # @param study_id [Integer]
@@ -135,6 +171,8 @@ module Store
         reference
       end
     end
+
+    def role_of(name) = Ethoscope::Layers::Role.named(name) || Ethoscope::Layers::Role::UNKNOWN
 
     def title_from(name)
       base = File.basename(name.tr("\\", "/"), ".*").tr("_", " ").gsub(/[[:cntrl:]]/, "").strip

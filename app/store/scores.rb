@@ -27,14 +27,23 @@ module Store
     # @raise [Ethoscope::Errors::UnreadableScore, DiskFull]
     def keep(reference_id, bytes, name)
       score = Ethoscope::Midi::ScoreReader.read(bytes)
-      sha256 = Digest::SHA256.hexdigest(bytes)
-      write(bytes, sha256)
+      sha256 = store(bytes)
       parts = Ethoscope::Midi::Parts.of(score).map { |part| { name: part.name, role: part.role, notes: part.notes.size, program: part.program } }
       db.transaction(mode: :immediate) do
         db[:scores].where(reference_id:).delete
         db[:scores].insert(reference_id:, sha256:, name:, parts: JSON.generate(parts), warnings: JSON.generate(score.warnings), created_at: now)
         of_reference(reference_id)
       end
+    end
+
+    # Keeps the bytes of a file that can be read.
+    #
+    # @param bytes [String]
+    # @return [String] their SHA-256
+    # @raise [Ethoscope::Errors::UnreadableScore, DiskFull]
+    def store(bytes)
+      Ethoscope::Midi::ScoreReader.read(bytes)
+      Digest::SHA256.hexdigest(bytes).tap { |sha256| write(bytes, sha256) }
     end
 
     # @param reference_id [Integer]

@@ -141,26 +141,11 @@ class SourcesTest < Ethoscope::TestCase
 
   def layer(role) = page[:analysis][:layers].find { |row| row[:role] == role }
 
-  def send_stem(bytes, name) = send_bytes("stems", bytes, name)
+  def send_stem(bytes, name) = send_source("stems", bytes, name)
 
-  def send_score(bytes, name = "song.mid") = send_bytes("score", bytes, name)
+  def send_score(bytes, name = "song.mid") = send_source("score", bytes, name)
 
-  def send_bytes(what, bytes, name)
-    post("/api/references/#{@reference[:id]}/#{what}", bytes, "CONTENT_TYPE" => "application/octet-stream", "HTTP_HOST" => "127.0.0.1",
-      "HTTP_X_FILE_NAME" => URI.encode_www_form_component(name), "CONTENT_LENGTH" => bytes.bytesize.to_s)
-    answer
-  end
+  def send_source(what, bytes, name) = send_bytes("/api/references/#{@reference[:id]}/#{what}", bytes, name)
 
-  # Does what the dispatcher would have workers do, in this process.
-  def work_off
-    [Jobs::StemQueue.new(library), Jobs::AnalysisQueue.new(library)].each do |queue|
-      while (job = queue.claim)
-        result = File.join(folder, "result-#{job[:id]}.json")
-        path = library.recordings.path(library.recordings.find(job[:recording_id]))
-        lines = StringIO.new
-        code = Jobs::Worker.new(path, result, lines, JSON.parse(JSON.generate(queue.task(job)), symbolize_names: true)).run
-        code.zero? ? queue.finish(job, result) : queue.fail(job, JSON.parse(lines.string.lines.last)["error"])
-      end
-    end
-  end
+  def work_off = super(Jobs::StemQueue.new(library), Jobs::AnalysisQueue.new(library))
 end

@@ -66,6 +66,22 @@ class EnsembleBrowserTest < BrowserCase
     assert_selector "section[aria-label=own] button", text: "Lid on the four"
   end
 
+  def test_a_song_without_a_mix_is_put_together_from_its_notes
+    study = new_study
+    visit "/studies/#{study[:id]}"
+    expect_log(/422/)
+    click_button "From stems or MIDI"
+    fill_in "Song", with: "Ferry notebook"
+    attach_file "Stems or MIDI", [written("ferry.mid", StemFiles.score), *broken_files.last(1)], make_visible: true
+    click_button "Put it together"
+
+    assert_text(/letter\.wav: This is not a sound file/, wait: PATIENT)
+    click_button "Go on with the other 1 file"
+    within("table") { click_link "Ferry notebook", wait: PATIENT }
+
+    assert_selector layer("Keys", "read from the MIDI file"), wait: PATIENT
+  end
+
   private
 
   def import_the_song

@@ -30,10 +30,25 @@ module Application
 
   def answer = JSON.parse(last_response.body, symbolize_names: true)
 
-  def upload(study_id, bytes, name)
-    post("/api/studies/#{study_id}/references", bytes, "CONTENT_TYPE" => "application/octet-stream", "HTTP_HOST" => "127.0.0.1",
+  def upload(study_id, bytes, name) = send_bytes("/api/studies/#{study_id}/references", bytes, name)
+
+  # Sends a file as a page of the application does.
+  def send_bytes(path, bytes, name)
+    post(path, bytes, "CONTENT_TYPE" => "application/octet-stream", "HTTP_HOST" => "127.0.0.1",
       "HTTP_X_FILE_NAME" => URI.encode_www_form_component(name), "CONTENT_LENGTH" => bytes.bytesize.to_s)
     answer
+  end
+
+  # Does what the dispatcher would have workers do, in this process.
+  def work_off(*queues)
+    queues.each do |queue|
+      while (job = queue.claim)
+        result = File.join(folder, "result-#{job[:id]}.json")
+        lines = StringIO.new
+        code = Jobs::Worker.new(queue.path(job), result, lines, JSON.parse(JSON.generate(queue.task(job)), symbolize_names: true)).run
+        code.zero? ? queue.finish(job, result) : queue.fail(job, JSON.parse(lines.string.lines.last)["error"])
+      end
+    end
   end
 
   def new_study(**fields) = send_json(:post, "/api/studies", { title: "Study", aim: "style" }.merge(fields))[:study]

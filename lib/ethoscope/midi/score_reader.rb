@@ -46,12 +46,14 @@ module Ethoscope
 
       # What midilib calls for each thing that it reads.
 
+      # Refuses what can not be read, and keeps the pulses of a quarter.
       def header(format, _tracks, division)
         refuse("This MIDI file is of type #{format}; Ethoscope reads types 0 and 1.") unless [0, 1].include?(format)
         refuse("This MIDI file counts in frames of film; export it with bars and beats.") unless division.positive?
         @division = division.to_f
       end
 
+      # Begins a track.
       def start_track
         @name = nil
         @programs = {}
@@ -59,6 +61,7 @@ module Ethoscope
         @notes = []
       end
 
+      # Ends what still sounds, and keeps the track.
       def end_track
         @open.each { |(channel, pitch), starts| starts.each { |start, velocity| close(channel, pitch, start, velocity, MENDED, :hanging) } }
         channel = @notes.first&.channel
@@ -66,6 +69,7 @@ module Ethoscope
         @open = nil
       end
 
+      # Begins a note, or ends one when it has no velocity.
       def note_on(channel, pitch, velocity)
         return note_off(channel, pitch, 0) if velocity.zero?
 
@@ -86,25 +90,30 @@ module Ethoscope
         close(channel, pitch, start, velocity, { hanging: MENDED, empty: SHORTEST }.fetch(kind, length), kind)
       end
 
+      # The first program of a channel counts.
       def program(channel, program) = @programs[channel] ||= program
 
+      # Keeps a tempo that is possible.
       def tempo(microseconds)
         return @counts[:tempo] += 1 unless microseconds.between?(60_000_000 / 1000, 60_000_000 / 10)
 
         @tempos << Score::Tempo.new(at: place, bpm: (60_000_000.0 / microseconds).round(3))
       end
 
+      # Keeps a time signature that is possible.
       def time_signature(numerator, power, _clocks, _quarters)
         return @counts[:meter] += 1 unless numerator.between?(1, 32) && power.between?(0, 5)
 
         @meters << Score::TimeSignature.new(at: place, numerator:, denominator: 2**power)
       end
 
+      # Keeps a key signature that is possible.
       def key_signature(sharps, minor)
         fifths = sharps > 127 ? sharps - 256 : sharps
         @keys << Score::KeySignature.new(at: place, fifths:, minor:) if fifths.between?(-7, 7)
       end
 
+      # Keeps names of tracks and markers.
       def text(type, bytes)
         words = Plain.text(bytes.pack("C*"))[0, TEXT].strip
         return if words.empty?

@@ -22,6 +22,7 @@ module Ethoscope
         @swing = swing
       end
 
+      # @return [Features] of the stem, in its own time
       def features = stem.features
 
       # @return [String]

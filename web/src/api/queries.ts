@@ -15,16 +15,23 @@ import type {
   TechniqueEntry,
 } from "./types";
 
+/** While something is being worked in, its page is asked for again and again. */
+const DERIVING_MS = 350;
+
+const isWaiting = (state: string | undefined) => state === "queued" || state === "running";
+
 export const studiesQuery = queryOptions({
   queryKey: ["studies"],
   queryFn: () => get<{ studies: Study[] }>("/studies").then((answer) => answer.studies),
 });
 
 export const studyQuery = (id: number) =>
-  queryOptions({ queryKey: ["study", id], queryFn: () => get<StudyPage>(`/studies/${id}`) });
-
-/** While what was put right is being worked in, the page is asked for again and again. */
-const DERIVING_MS = 350;
+  queryOptions({
+    queryKey: ["study", id],
+    queryFn: () => get<StudyPage>(`/studies/${id}`),
+    refetchInterval: (query) =>
+      query.state.data?.assemblies.some((assembly) => isWaiting(assembly.state)) ? DERIVING_MS : false,
+  });
 
 export const referenceQuery = (id: number) =>
   queryOptions({
@@ -32,8 +39,6 @@ export const referenceQuery = (id: number) =>
     queryFn: () => get<ReferencePage>(`/references/${id}`),
     refetchInterval: (query) => (isDeriving(query.state.data) ? DERIVING_MS : false),
   });
-
-const isWaiting = (state: RunState | undefined) => state === "queued" || state === "running";
 
 /** While the analysis is worked out anew, or a stem is measured. */
 export function isDeriving(page: ReferencePage | undefined): boolean {

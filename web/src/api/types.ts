@@ -77,10 +77,23 @@ export interface ChecklistRow extends ChecklistHead {
   done: number;
 }
 
+/** A song that comes without a mix, while it is put together. */
+export interface Assembly {
+  id: number;
+  study_id: number;
+  title: string;
+  stems: { recording_id: number; name: string }[];
+  score_name: string | null;
+  state: RunState | "open";
+  progress: number;
+  error: string | null;
+}
+
 export interface StudyPage {
   study: Study;
   references: ReferenceRow[];
   checklists: ChecklistRow[];
+  assemblies: Assembly[];
 }
 
 export interface Rival {

@@ -16,23 +16,34 @@ export function stageName(stage: string | null): string {
   return (stage && STAGES[stage]) ?? stage ?? "waiting";
 }
 
-/** How far an analysis is: ink that fills from the left, and the name of the stage. */
+/** How far an analysis is, and the name of the stage. */
 export function Progress({ run }: { run: Run }) {
-  const share = Math.round(run.progress * 100);
+  return (
+    <ProgressBar
+      name="Analysis"
+      share={run.progress}
+      stage={run.state === "queued" ? "waiting for its turn" : stageName(run.stage)}
+    />
+  );
+}
+
+/** Ink that fills from the left. */
+export function ProgressBar({ name, share, stage }: { name: string; share: number; stage: string }) {
+  const percent = Math.round(share * 100);
   return (
     <span className="flex items-center gap-3">
       <span
         role="progressbar"
-        aria-valuenow={share}
+        aria-valuenow={percent}
         aria-valuemin={0}
         aria-valuemax={100}
-        aria-label="Analysis"
+        aria-label={name}
         className="h-[9px] w-40 border border-measured"
       >
-        <span className="block h-full bg-measured transition-[width] duration-300" style={{ width: `${share}%` }} />
+        <span className="block h-full bg-measured transition-[width] duration-300" style={{ width: `${percent}%` }} />
       </span>
-      <span className="figure">{share} %</span>
-      <span className="text-ink-2">{run.state === "queued" ? "waiting for its turn" : stageName(run.stage)}</span>
+      <span className="figure">{percent} %</span>
+      <span className="text-ink-2">{stage}</span>
     </span>
   );
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { write } from "../api/client";
 import { studyQuery } from "../api/queries";
@@ -16,6 +16,8 @@ import { PageHead } from "../components/PageHead";
 import { Progress } from "../components/Progress";
 import { TableHead } from "../components/TableHead";
 import { clock, figure, plural, signs } from "../lib/format";
+import { AssemblyDialog } from "./AssemblyDialog";
+import { AssemblyList } from "./AssemblyList";
 import { useStudyId } from "./params";
 
 const AIMS = { exact: "exact remake", style: "in the style of", study: "study only" } as const;
@@ -36,13 +38,16 @@ export function StudyScreen() {
           look={data.references.length === 0 ? "solid" : "outline"}
           onFiles={(list) => void files.send(list)}
         />
+        <FromParts studyId={studyId} />
         <StudyActions page={data} />
       </PageHead>
       <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
         <IncomingList files={files.incoming} onDismiss={files.dismiss} />
+        <AssemblyList studyId={studyId} assemblies={data.assemblies} />
         {data.references.length === 0 ? (
           <Notice>
             Drop a recording here to start the first sheet: WAV, FLAC, MP3, OGG or Opus, M4A or AIFF, up to 20 minutes.
+            Without a mix, start from its stems or a MIDI file.
           </Notice>
         ) : (
           <ReferenceTable rows={data.references} />
@@ -76,6 +81,17 @@ function remark({ study }: StudyPage): string {
   const key = study.target_tonic && study.target_mode ? signs(`${study.target_tonic} ${study.target_mode}`) : null;
   const target = [key, study.target_bpm && `${figure(study.target_bpm, 2)} BPM`].filter(Boolean).join(" at ");
   return `${AIMS[study.aim]}${scope}${target ? `; new track in ${target}` : ""}`;
+}
+
+function FromParts({ studyId }: { studyId: number }) {
+  const [open, setOpen] = useState(false);
+  const close = useCallback(() => setOpen(false), []);
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>From stems or MIDI</Button>
+      <AssemblyDialog studyId={studyId} open={open} onClose={close} />
+    </>
+  );
 }
 
 function StudyActions({ page }: { page: StudyPage }) {

@@ -71,7 +71,7 @@ export function useSheetCommands({ analysis, selection, select, edits, add, edit
     { key: "a", name: "add a layer that you hear", group: GROUP, run: () => add("layer") },
     { key: "t", name: "note a technique", group: GROUP, run: () => add("technique") },
     { key: "m", name: "pin a mark", group: GROUP, run: () => add("mark") },
-    { key: "s", name: "stems and MIDI", group: GROUP, run: () => select({ kind: "sources" }) },
+    { key: "f", name: "stems and MIDI", group: GROUP, run: () => select({ kind: "sources" }) },
     { key: "q", name: "what is to settle", group: GROUP, run: () => select({ kind: "settle" }) },
     { key: "y", name: "all changes to this sheet", group: GROUP, run: () => select({ kind: "journal" }) },
     { key: "Mod+z", name: "undo", group: GROUP, run: edits.undo },

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module Api
+  # Songs that come without a mix: files are added one by one, then the song is put together.
+  class Assemblies < Base
+    helpers Uploads
+
+    post "/studies/:id/assemblies" do |id|
+      study = library.studies.find(id.to_i)
+      answer({ assembly: library.assemblies.create(study[:id], input(Schemas::NewAssembly)[:title].strip) }, 201)
+    end
+
+    post "/assemblies/:id/files" do |id|
+      assembly = library.assemblies.find(id.to_i)
+      check_size(Store::Library.midi?(upload_name) ? Ethoscope::Midi::ScoreReader::MAX_BYTES : MAX_UPLOAD)
+      answer({ assembly: library.add_to_assembly(assembly, request.body, upload_name) }, 201)
+    end
+
+    post "/assemblies/:id/start" do |id|
+      assembly = library.assemblies.queue(id.to_i)
+      settings.bulletin.publish
+      answer({ assembly: }, 202)
+    end
+
+    delete "/assemblies/:id" do |id|
+      library.assemblies.delete(id.to_i)
+      answer({})
+    end
+  end
+end

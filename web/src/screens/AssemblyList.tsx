@@ -1,0 +1,54 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { write } from "../api/client";
+import type { Assembly } from "../api/types";
+import { Button } from "../components/Button";
+import { Failure } from "../components/Notice";
+import { ProgressBar } from "../components/Progress";
+import { plural } from "../lib/format";
+
+/** Songs that are being put together from their parts, or could not be. */
+export function AssemblyList({ studyId, assemblies }: { studyId: number; assemblies: Assembly[] }) {
+  if (assemblies.length === 0) return null;
+  return (
+    <ul aria-label="Songs being put together" className="my-3 border-y border-rule">
+      {assemblies.map((assembly) => (
+        <li key={assembly.id} className="flex items-center gap-4 border-b border-faint py-2 last:border-0">
+          <span className="max-w-[260px] truncate font-serif text-15">{assembly.title}</span>
+          <span className="text-11 text-ink-3">{contents(assembly)}</span>
+          <State studyId={studyId} assembly={assembly} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function contents({ stems, score_name: score }: Assembly): string {
+  return (
+    [stems.length > 0 && plural(stems.length, "stem"), score && "MIDI"].filter(Boolean).join(", ") || "no files yet"
+  );
+}
+
+function State({ studyId, assembly }: { studyId: number; assembly: Assembly }) {
+  const client = useQueryClient();
+  const onSuccess = () => client.invalidateQueries({ queryKey: ["study", studyId] });
+  const start = useMutation({ mutationFn: () => write("POST", `/assemblies/${assembly.id}/start`), onSuccess });
+  const remove = useMutation({ mutationFn: () => write("DELETE", `/assemblies/${assembly.id}`), onSuccess });
+  if (assembly.state === "queued" || assembly.state === "running")
+    return (
+      <ProgressBar
+        name={`Putting ${assembly.title} together`}
+        share={assembly.progress}
+        stage={assembly.state === "queued" ? "waiting for its turn" : "putting it together"}
+      />
+    );
+  const problem = assembly.error ?? start.error?.message;
+  return (
+    <>
+      {problem ? <Failure error={new Error(problem)} /> : <span className="text-ink-2">not put together yet</span>}
+      <Button onClick={() => start.mutate()}>{assembly.state === "failed" ? "Try again" : "Put it together"}</Button>
+      <Button look="quiet" onClick={() => remove.mutate()}>
+        Remove
+      </Button>
+    </>
+  );
+}
