@@ -45,6 +45,9 @@ module Ethoscope
     def self.key_of(hash) = Harmony::Key.named(hash.fetch(:tonic), hash.fetch(:mode))
     private_class_method :key_of
 
+    # @return [Boolean] whether a person said how to count
+    def counted? = [bpm, meter, first_downbeat, *tempo_changes].any?
+
     # @param values [Hash{String => Hash}] what holds by aspect: "tempo" => {bpm:, changes:}, "meter" => {name:, first_downbeat:},
     #   "key" => {tonic:, mode:, modulations:}, "form" => {entries:}
     # @return [Hash] only what they put right, as arguments for {.of}; plain data, in a fixed order

@@ -17,11 +17,12 @@ module Ethoscope
     # @param features [Features] of the mix
     # @param grid [Rhythm::BeatGrid]
     # @param swing [Rhythm::Swing, nil]
-    def initialize(sources, features, grid, swing)
+    # @param placement [Midi::Placement, nil] where the score lies, when that is known
+    def initialize(sources, features, grid, swing, placement: nil)
       @score = sources.score
       @grid = grid
       @sounds = sources.stems.map { |stem| Stems::Sound.new(stem, grid, swing) }
-      @placement = @score && PlacementSearch.new(@score, features, grid).placement
+      @placement = placement || (@score && PlacementSearch.new(@score, features, grid).placement)
       # A file of another song would tell of that one.
       @parts = @placement&.believable? ? Midi::Parts.of(@score, sources.roles) : []
     end

@@ -43,10 +43,22 @@ module Ethoscope
     def find_rhythm
       @loudness = Audio::Loudness.new(@features.field)
       @width = Audio::Width.new(@features.field)
+      count_as_written
       @rhythm = @hearing.rhythm&.then { |found| @corrections.tempo_changes.empty? ? found : found.with_moving_tempo }
       @grid = @hearing.grid
-      @ensemble = Ensemble.new(@sources, @features, @grid, @rhythm&.swing)
+      @ensemble = Ensemble.new(@sources, @features, @grid, @rhythm&.swing, placement: @placement)
       @drums = Rhythm::DrumSteps.new(@features.short, @hearing.steps, told: @ensemble.strokes(@hearing.steps))
+    end
+
+    # A person's count holds before a score's, and a score's before what is heard.
+    def count_as_written
+      return if @sources.score.nil? || @corrections.counted? || @hearing.rhythm.nil?
+
+      count = Ensemble::WrittenCount.new(@sources.score, @features, @hearing.rhythm)
+      @written = count.correction
+      return @placement = count.placement unless @written
+
+      @hearing = Hearing.new(@features, Corrections.new(**@corrections.to_h, **@written.to_h.slice(:bpm, :meter, :first_downbeat)))
     end
 
     def find_chords
@@ -131,7 +143,7 @@ module Ethoscope
         width: @width, side: @hearing.side, loudness: @loudness, balance: Audio::Balance.new(@features.field), layers: @layers, leads: @leads,
         patterns: @patterns, timings: @timings, changes: @changes, sightings: @sightings,
         stems: @ensemble.stems(@sections, whole), score: @ensemble.score(@sections), voicings: @ensemble.voicings(@spans),
-        told_by: { chords: @chord_source, bass: @bass_source, drums: @ensemble.drum_source }
+        told_by: { count: @written ? "midi" : "mix", chords: @chord_source, bass: @bass_source, drums: @ensemble.drum_source }
       )
     end
 

@@ -121,8 +121,10 @@ module Bench
       stored = File.foreach(ACCURACY).find { |text| text.start_with?("| #{title} |") }
       return "No figures of this folder are stored yet." unless stored
 
-      before = stored.split("|").map(&:strip)[2..]
-      "Change: #{means.zip(before).map { |now, then_| now.is_a?(Numeric) && then_ ? format("%+.3f", now - Float(then_)) : "-" }.join(" | ")}"
+      before = stored.strip.delete_prefix("|").delete_suffix("|").split("|").drop(1).map { |cell| Float(cell, exception: false) }
+      return "The figures of this folder that are stored have other columns." unless before.size == means.size
+
+      "Change: #{means.zip(before).map { |now, then_| now && then_ ? format("%+.3f", now - then_) : "-" }.join(" | ")}"
     end
   end
 end

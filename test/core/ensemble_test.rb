@@ -6,6 +6,7 @@ require_relative "../test_helper"
 class EnsembleTest < Ethoscope::TestCase
   PIECES = { kick: [0, 2], snare: [1, 3], hats: [0, 0.5, 1, 1.5, 2, 2.5, 3, 3.5] }.freeze
   CHORDS = %w[Am F C G].freeze
+  VOICINGS = [[57, 60, 64], [53, 57, 60], [48, 52, 55], [55, 59, 62]].freeze
 
   # The fixture's band as separate recordings.
   def self.stem(bars: 16, bpm: 100, lead_in: 0.3, **what)
@@ -23,7 +24,7 @@ class EnsembleTest < Ethoscope::TestCase
   # What the band plays, written down: one bar of silence more at its start.
   def self.score(bpm: 100, transpose: 0)
     kick = Array.new(16) { |bar| [0, 2].map { |beat| [4 + (bar * 4) + beat, 0.25, 36] } }.flatten(1)
-    tones = Array.new(16) { |bar| [[57, 60, 64], [53, 57, 60], [48, 52, 55], [55, 59, 62]][bar % 4].map { |pitch| [4 + (bar * 4), 3.9, pitch + transpose] } }.flatten(1)
+    tones = Array.new(16) { |bar| VOICINGS[bar % 4].map { |pitch| [4 + (bar * 4), 3.9, pitch + transpose] } }.flatten(1)
     Midi::ScoreReader.read(MidiFile.bytes([["Kick", 9, kick], ["Keys", 0, tones]], bpm:))
   end
 
@@ -88,6 +89,21 @@ class EnsembleTest < Ethoscope::TestCase
 
     assert score[:placement][:believable]
     assert_in_delta 0.3 - 2.4, score[:placement][:offset], 0.06
+  end
+
+  def test_the_count_of_a_score_leads_where_the_song_could_be_counted_so
+    rhythm = Hearing.new(self.class.mix).rhythm
+    bars = rhythm.grid.downbeats.first
+    { 100 => nil, 50 => 50.0, 200 => 200.0, 93 => nil }.each do |bpm, expected|
+      quarters = bpm / 100.0
+      kick = Array.new(32) { |i| [i * 2 * quarters, 0.25, 36] }
+      tones = Array.new(16) { |bar| VOICINGS[bar % 4].map { |pitch| [bar * 4 * quarters, 3.9 * quarters, pitch] } }.flatten(1)
+      score = Midi::ScoreReader.read(MidiFile.bytes([["Kick", 9, kick], ["Keys", 0, tones]], bpm:))
+      said = Ensemble::WrittenCount.new(score, self.class.mix, rhythm).correction
+
+      expected ? assert_in_delta(expected, said.bpm, 0.01) : assert_nil(said, bpm)
+      assert_in_delta bars, said.first_downbeat, 0.05 if said
+    end
   end
 
   def test_a_score_of_another_song_is_told_apart_and_not_believed

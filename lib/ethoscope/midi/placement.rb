@@ -12,6 +12,8 @@ module Ethoscope
       attr_reader :kind
       # @return [Float] seconds at which the file's start lies in the recording
       attr_reader :offset
+      # @return [Float] the recording's seconds to the file's, or quarters to a beat
+      attr_reader :scale
       # @return [Float] how far notes and sound agree, 0 to 2: one for strokes and one for pitches
       attr_reader :agreement
 
@@ -33,9 +35,9 @@ module Ethoscope
       # @param quarters [Float] from the file's start
       # @return [Float] seconds in the recording
       def seconds(quarters)
-        return offset + (@score.seconds(quarters) * @scale) if kind == :clock
+        return offset + (@score.seconds(quarters) * scale) if kind == :clock
 
-        beat = (quarters / @scale).clamp(0, @edges.size - 1)
+        beat = (quarters / scale).clamp(0, @edges.size - 1)
         low = [beat.floor, @edges.size - 2].min
         @edges[low] + ((@edges[low + 1] - @edges[low]) * (beat - low))
       end

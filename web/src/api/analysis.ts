@@ -359,5 +359,5 @@ export interface Analysis {
   techniques: Sighting[];
   stems: StemSound[];
   score: ScoreFacts | null;
-  told_by: { chords: LayerSource; bass: LayerSource; drums: LayerSource };
+  told_by: { count: LayerSource; chords: LayerSource; bass: LayerSource; drums: LayerSource };
 }

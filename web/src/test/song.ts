@@ -50,7 +50,7 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     techniques: [],
     stems: [],
     score: null,
-    told_by: { chords: "mix", bass: "mix", drums: "mix" },
+    told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" },
     ...change,
   };
 }

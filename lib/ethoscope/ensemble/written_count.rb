@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  class Ensemble
+    # The count that a score writes, where the recording keeps the score's time and could be counted so: half or twice as fast as it was
+    # heard, or in another meter. A file that was played without a click is written at some tempo that the recording has nothing to do with;
+    # that one says nothing.
+    class WrittenCount
+      # How a written tempo may stand to the one heard, and how near to that.
+      RELATED = [1.0, 0.5, 2.0, 1.0 / 3, 3.0, 2.0 / 3, 1.5].freeze
+      NEAR = 0.02
+      # Sequencers write this when nobody chose a meter.
+      USUAL_METER = "4/4"
+
+      # @param score [Midi::Score]
+      # @param features [Features] of the mix
+      # @param rhythm [Rhythm::Result] as heard
+      def initialize(score, features, rhythm)
+        @score = score
+        @features = features
+        @rhythm = rhythm
+      end
+
+      # @return [Corrections, nil] the written count; nil where it says nothing, or what was heard
+      def correction
+        return nil unless steady? && placed? && (differs? || chosen_meter) && related?
+
+        Corrections.of(bpm: written.round(3), meter: chosen_meter&.name, first_downbeat:)
+      end
+
+      # @return [Midi::Placement] over the bars as heard
+      def placement = @placement ||= PlacementSearch.new(@score, @features, @rhythm.grid).placement
+
+      private
+
+      # The first bar line of the score that lies in the recording, in its seconds.
+      def first_downbeat = (0..).lazy.map { |bar| placement.seconds(bar * @score.quarters_per_bar) }.find { |at| at >= 0 }
+
+      def steady? = @score.tempos.map(&:bpm).uniq.one? && @score.meters.uniq { |meter| [meter.numerator, meter.denominator] }.one?
+
+      # The written meter, where it was chosen and is not the one heard.
+      def chosen_meter
+        name = "#{@score.meter.numerator}/#{@score.meter.denominator}"
+        return nil if [USUAL_METER, @rhythm.grid.meter.name].include?(name)
+
+        Rhythm::Meter::ALL.find { |meter| meter.name == name }
+      end
+
+      # Beats of the written meter a minute, in the recording.
+      def written = @score.bpm / placement.scale / (chosen_meter || @rhythm.grid.meter).quarters_per_beat
+
+      def differs? = (ratio - 1).abs > NEAR
+
+      def related? = RELATED.any? { |times| ((ratio / times) - 1).abs < NEAR }
+
+      def ratio = written / @rhythm.bpm
+
+      def placed? = placement.kind == :clock && placement.believable?
+    end
+  end
+end
