@@ -5,13 +5,14 @@ import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
 import { queryClient } from "./app/queryClient";
 import { router } from "./app/router";
-import { applyTheme, storedTheme } from "./app/theme";
+import { applyTheme, printByDay, storedTheme } from "./app/theme";
 import { PlayerContext } from "./player/context";
 import { Player } from "./player/Player";
 import { WebEngine } from "./player/WebEngine";
 import "./styles/base.css";
 
 applyTheme(storedTheme());
+printByDay();
 
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no root element.");

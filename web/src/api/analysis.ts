@@ -26,6 +26,8 @@ export interface Chord {
   names: string[];
   /** Notes with octaves as a person hears them. */
   voicing: string[];
+  /** Notes with octaves as a MIDI file has them. */
+  written?: string[];
 }
 
 export interface Section {
@@ -88,6 +90,9 @@ export interface StemSound {
   shape: { attack_ms: number; decay_ms: number | null; attack: string; decay: string } | null;
   pumping: { depth_db: number; rate: string; follows: string | null } | null;
   gating: { steps: number; depth_db: number } | null;
+  echo: { ms: number; unit: string; under_db: number; alternates: boolean } | null;
+  /** Seconds in which its sounds would fall by sixty dB. */
+  tail_s: number | null;
   pitch: { line: boolean; polyphony: number; low: number; middle: number; high: number } | null;
   density: number;
   timing: { late_ms: number | null; spread_ms: number | null; swing: number | null };
@@ -110,6 +115,10 @@ export interface ScorePart {
   grid: string | null;
   residual_ms: number | null;
   period: number | null;
+  transposed: { bars: number; semitones: number } | null;
+  /** The first bars until they come back: [sixteenth from their start, pitch]. */
+  pattern: [number, number][];
+  variations: (string | null)[];
 }
 
 export interface ScoreFacts {

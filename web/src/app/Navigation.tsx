@@ -16,7 +16,10 @@ export function Navigation({ onHelp }: { onHelp: () => void }) {
   const studyId = Number(useParams().studyId);
   const { data } = useQuery({ ...studyQuery(studyId), enabled: Number.isFinite(studyId) });
   return (
-    <nav aria-label="Study" className="flex w-12 shrink-0 flex-col border-r border-rule bg-paper mid:w-[176px]">
+    <nav
+      aria-label="Study"
+      className="flex w-12 shrink-0 flex-col border-r border-rule bg-paper mid:w-[176px] print:hidden"
+    >
       <Link
         to="/"
         title="All studies"

@@ -21,14 +21,16 @@ export function Shell() {
   useCommands(useTransportCommands());
 
   return (
-    <div className="flex h-full flex-col">
-      <div className="flex min-h-0 grow">
+    <div className="flex h-full flex-col print:block print:h-auto">
+      <div className="flex min-h-0 grow print:block">
         <Navigation onHelp={() => setOpen("keys")} />
-        <main className="flex min-w-0 grow flex-col bg-paper">
+        <main className="flex min-w-0 grow flex-col bg-paper print:block">
           <Outlet />
         </main>
       </div>
-      <Transport />
+      <div className="contents print:hidden">
+        <Transport />
+      </div>
       <KeysHelp open={open === "keys"} onClose={close} />
       <Palette open={open === "palette"} onClose={close} />
     </div>

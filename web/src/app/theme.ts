@@ -18,3 +18,9 @@ export function toggleTheme(): Theme {
   applyTheme(next);
   return next;
 }
+
+/** Paper is white: what is printed is printed by day. */
+export function printByDay(): void {
+  window.addEventListener("beforeprint", () => applyTheme("day"));
+  window.addEventListener("afterprint", () => applyTheme(storedTheme()));
+}

@@ -63,10 +63,10 @@ export function ChordCard({ index }: { index: number }) {
 function Notes({ chord }: { chord: Chord }) {
   const { analysis } = useSheet();
   const player = usePlayer();
-  const notes = chord.voicing.length > 0 ? chord.voicing : chord.notes;
+  const { notes, aside } = voiced(chord);
   const sound = (together: boolean) => player.sound(piled(notes), together, analysis.tuning.a4);
   return (
-    <Part title="Notes" aside={chord.voicing.length > 0 ? "as voiced" : "root first"}>
+    <Part title="Notes" aside={aside}>
       <p className="text-13">{notes.map(signs).join("  ") || "none"}</p>
       {chord.names.length > 0 && (
         <p className="mt-1 text-ink-2">
@@ -89,6 +89,12 @@ function Notes({ chord }: { chord: Chord }) {
       )}
     </Part>
   );
+}
+
+/** As a person voiced it, or else as a MIDI file has it, or else its notes from the root. */
+function voiced({ voicing, written = [], notes }: Chord): { notes: string[]; aside: string } {
+  if (voicing.length > 0) return { notes: voicing, aside: "as voiced" };
+  return written.length > 0 ? { notes: written, aside: "as in the MIDI file" } : { notes, aside: "root first" };
 }
 
 /** Chords before and after that are drawn beside this one. */

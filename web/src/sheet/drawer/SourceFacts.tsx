@@ -1,5 +1,7 @@
 import type { ScorePart, StemSound } from "../../api/types";
-import { figure, pitchName } from "../../lib/format";
+import { figure, pitchName, plural } from "../../lib/format";
+import { BEATS } from "../../lib/keys";
+import { useSheet } from "../context";
 import { Facts } from "./Evidence";
 import { Part } from "./Drawer";
 
@@ -21,6 +23,8 @@ export function StemFacts({ stem }: { stem: StemSound }) {
       stem.pumping &&
         `${figure(stem.pumping.depth_db, 1)} dB, every ${stem.pumping.rate}${stem.pumping.follows ? `, with ${stem.pumping.follows}` : ""}`,
     ],
+    ["Repeats itself", stem.echo && echoText(stem.echo)],
+    ["Dies away in", stem.tail_s === null ? null : `about ${figure(stem.tail_s, 1)} s`],
     ["Chopped", stem.gating && `${stem.gating.steps} times a beat, ${figure(stem.gating.depth_db, 0)} dB`],
     [
       "Register",
@@ -31,10 +35,8 @@ export function StemFacts({ stem }: { stem: StemSound }) {
     ["Onsets", `${figure(stem.density, 2)} a beat`],
     ["Against the grid", lateText(stem)],
     ["Swing", stem.timing.swing === null ? null : `${Math.round(stem.timing.swing * 100)} %`],
-    [
-      "Repeats",
-      stem.period === null ? "not within 16 bars" : `after ${stem.period} ${stem.period === 1 ? "bar" : "bars"}`,
-    ],
+    ["Comes back", stem.period === null ? "not within 16 bars" : `after ${plural(stem.period, "bar")}`],
+    ["By section", variationText(stem.variations)],
   ];
   return (
     <Part title="On its stem" aside={stem.name}>
@@ -57,13 +59,78 @@ export function ScorePartFacts({ part }: { part: ScorePart }) {
     ],
     ["By sixteenth", velocity.by_sixteenth.map((value) => value ?? "–").join("  ")],
     ["Grid", part.grid && `${part.grid}, within ${figure(part.residual_ms ?? 0, 1)} ms`],
-    ["Repeats", part.period === null ? null : `after ${part.period} ${part.period === 1 ? "bar" : "bars"}`],
+    ["Comes back", part.period === null ? null : `after ${plural(part.period, "bar")}`],
+    ["Moved", part.transposed && movedText(part.transposed)],
+    ["By section", variationText(part.variations)],
   ];
   return (
     <Part title="In its notes" aside={part.name}>
       <Facts facts={facts.filter((fact): fact is [string, string] => Boolean(fact[1]))} />
+      {part.pattern.length > 0 && <NoteGrid part={part} />}
     </Part>
   );
+}
+
+const ROW = 7;
+const STEP = 14;
+
+/** The notes of a pattern on their sixteenths, high ones at the top. */
+function NoteGrid({ part }: { part: ScorePart }) {
+  const { analysis } = useSheet();
+  const bar = (BEATS[analysis.meter] ?? 4) * 4;
+  const bars = Math.floor(Math.max(...part.pattern.map(([step]) => step)) / bar) + 1;
+  const pitches = [...new Set(part.pattern.map(([, pitch]) => pitch))].sort((a, b) => b - a);
+  const size = { width: bars * bar * STEP, height: pitches.length * ROW };
+  return (
+    <figure className="mt-2">
+      <svg
+        role="img"
+        aria-label={`Pattern of ${part.name}, ${plural(bars, "bar")}: ${part.pattern.map(([step, pitch]) => `${pitchName(pitch)} on sixteenth ${step + 1}`).join(", ")}`}
+        viewBox={`0 0 ${size.width} ${size.height}`}
+        preserveAspectRatio="none"
+        className="w-full border border-faint"
+        style={{ height: size.height }}
+      >
+        {Array.from({ length: bars * (bar / 4) }, (_, beat) => (
+          <line
+            key={beat}
+            x1={beat * 4 * STEP}
+            x2={beat * 4 * STEP}
+            y1={0}
+            y2={size.height}
+            vectorEffect="non-scaling-stroke"
+            className={(beat * 4) % bar === 0 ? "stroke-firm" : "stroke-faint"}
+          />
+        ))}
+        {part.pattern.map(([step, pitch]) => (
+          <rect
+            key={`${step}-${pitch}`}
+            x={step * STEP + 1}
+            y={pitches.indexOf(pitch) * ROW + 1}
+            width={STEP - 2}
+            height={ROW - 2}
+            className="fill-measured"
+          />
+        ))}
+      </svg>
+      <figcaption className="mt-1 text-11 text-ink-3">
+        {`${plural(bars, "bar")} until it comes back, by sixteenth, ${pitchName(pitches[0] ?? 0)} at the top`}
+      </figcaption>
+    </figure>
+  );
+}
+
+function echoText(echo: NonNullable<StemSound["echo"]>): string {
+  return `after ${echo.unit}, ${echo.ms} ms, ${figure(echo.under_db, 0)} dB under${echo.alternates ? ", from side to side" : ""}`;
+}
+
+function movedText({ bars, semitones }: NonNullable<ScorePart["transposed"]>): string {
+  return `${plural(Math.abs(semitones), "semitone")} ${semitones > 0 ? "up" : "down"} after ${plural(bars, "bar")}`;
+}
+
+/** Nothing where it is the same in every section. */
+function variationText(variations: (string | null)[]): string | null {
+  return new Set(variations).size > 1 ? variations.map((name) => name ?? "–").join("  ") : null;
 }
 
 function hertz(value: number): string {
