@@ -126,6 +126,15 @@ class EnsembleTest < Ethoscope::TestCase
     assert_includes table[:sections][1][:entered], "melodica"
   end
 
+  def test_a_card_without_painting_hides_no_measured_layer_from_the_table
+    card = painted.merge(name: "felt mallet", role: "kick", levels: [0] * 16)
+    analysis = self.class.analysis(sources("kick" => self.class.kick))
+    names = Layers::SectionTable.new(analysis.to_h.merge(heard_layers: [card])).rows[:layers].map { |layer| layer[:name] }
+
+    assert_includes names, "kick"
+    refute_includes names, "felt mallet"
+  end
+
   private
 
   def painted = { reading_id: 1, name: "melodica", role: "lead", levels: ([0] * 8) + ([3] * 8), card: {} }

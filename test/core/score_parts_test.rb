@@ -48,6 +48,15 @@ class ScorePartsTest < Ethoscope::TestCase
     assert_in_delta 3.5, study[:residual_ms], 0.3
   end
 
+  def test_a_file_that_lies_a_hair_early_keeps_its_first_beats
+    notes = Array.new(4) { |bar| [bar * 4, 1, 60] }
+    score = Midi::ScoreReader.read(MidiFile.bytes([["Lead", 0, notes]]))
+    placement = Midi::Placement.new(score:, kind: :clock, offset: -0.015, scale: 1.0, edges: nil, agreement: 1.0)
+    study = Midi::PartStudy.new(Midi::Parts.of(score).first, placement, Stage.grid(bars: 4)).to_h
+
+    assert_equal [[[0, 60]], 1], study.values_at(:pattern, :period)
+  end
+
   def test_placements_read_places_by_clock_and_by_beats
     score = Midi::ScoreReader.read(MidiFile.bytes([["a", 0, [[0, 4, 60]]]]))
     clock = Midi::Placement.new(score:, kind: :clock, offset: 1.5, scale: 2.0, edges: nil, agreement: 1.2)

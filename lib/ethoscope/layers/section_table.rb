@@ -14,7 +14,7 @@ module Ethoscope
       def initialize(data)
         @data = data
         @sections = data[:sections]
-        painted = data.fetch(:heard_layers, [])
+        painted = data.fetch(:heard_layers, []).select { |own| counts?(own) }
         measured = data[:layers].reject { |layer| painted.any? { |own| own[:role] && own[:role] == layer[:role] } }
         @layers = measured.map { |layer| row_of(layer) } + painted.map { |own| painted_row(own) }
       end
@@ -27,6 +27,9 @@ module Ethoscope
       end
 
       private
+
+      # A card on which nothing was painted yet says nothing about sections where its role is measured.
+      def counts?(own) = own[:levels].any?(&:positive?) || @data[:layers].none? { |layer| layer[:role] == own[:role] }
 
       def row_of(layer)
         { name: layer[:name], role: layer[:role], source: layer[:source], reading_id: nil, activity: layer[:activity],

@@ -10,6 +10,8 @@ module Ethoscope
       NEAR = 0.06
       KEPT = 0.95
       LEGATO = 0.05
+      # A note this little before a bar, in beats, belongs to it.
+      EARLY = 0.05
       PERIODS = [1, 2, 4, 8, 16].freeze
       SAME = 0.9
       VARIED = 0.5
@@ -69,8 +71,8 @@ module Ethoscope
 
       # Notes of each bar of the recording as [sixteenth, pitch].
       def bars
-        @bars ||= @notes.map { |note| [@grid.position(@placement.seconds(note.start)), note] }.group_by { |beat, _| ((beat + 0.05) / @grid.meter.beats).floor }
-                        .transform_values { |group| group.map { |beat, note| [((beat % @grid.meter.beats) * 4).round, note.pitch] }.uniq }
+        @bars ||= @notes.map { |note| [@grid.position(@placement.seconds(note.start)), note] }.group_by { |beat, _| ((beat + EARLY) / @grid.meter.beats).floor }
+                        .to_h { |bar, group| [bar, group.map { |beat, note| [((beat - (bar * @grid.meter.beats)) * 4).round, note.pitch] }.uniq] }
       end
 
       # Bars after which most notes come back.

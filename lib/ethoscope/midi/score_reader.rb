@@ -74,14 +74,15 @@ module Ethoscope
         return note_off(channel, pitch, 0) if velocity.zero?
 
         refuse("This MIDI file holds more than #{MAX_NOTES} notes.") if (@counts[:notes] += 1) > MAX_NOTES
-        @counts[:overlapping] += 1 unless @open[[channel, pitch]].empty?
         @open[[channel, pitch]] << [place, velocity]
       end
 
-      # The note of that pitch that began first ends first.
+      # The note of that pitch that began first ends first; another that began before has overlapped it.
       def note_off(channel, pitch, _velocity)
         start, velocity = @open[[channel, pitch]].shift
         return if start.nil?
+
+        @counts[:overlapping] += 1 if @open[[channel, pitch]].any? { |other, _| other < place }
 
         length = place - start
         kind = if length > LONGEST then :hanging

@@ -81,7 +81,7 @@ function Cell({ cell, heard }: { cell: SectionCell; heard: boolean }) {
           style={heard || cell.state === "absent" ? {} : { background: inkColour(amountStep(cell.share)) }}
         />
         <span className={`text-11 ${cell.state === "absent" ? "text-ink-3" : "text-ink-2"}`}>
-          {cell.variation ? <span className="figure mr-1 text-ink">{cell.variation}</span> : null}
+          {cell.variation ? <span className="figure mr-1 tracking-tighter text-ink">{cell.variation}</span> : null}
           {cell.new ? (
             "new"
           ) : cell.left ? (
@@ -120,7 +120,7 @@ function Key() {
   return (
     <p className="mt-3 max-w-[560px] text-11 text-ink-2">
       Denser is more of the section's bars. A line alone is absent. New and left compare with the section before;
-      letters say which variation of its part a stem plays.
+      letters say which variation of its part a stem or a MIDI part plays.
     </p>
   );
 }

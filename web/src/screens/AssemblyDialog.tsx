@@ -4,7 +4,6 @@ import { Button } from "../components/Button";
 import { Dialog } from "../components/Dialog";
 import { Field } from "../components/Field";
 import { FileButton, SCORE_FILES, SOUND_FILES } from "../components/FileButton";
-import { plural } from "../lib/format";
 
 /** A song that comes without a mix: its name, and its stems, its MIDI file or both. */
 export function AssemblyDialog({ studyId, open, onClose }: { studyId: number; open: boolean; onClose: () => void }) {
@@ -31,10 +30,9 @@ function Form({ studyId, onDone }: { studyId: number; onDone: () => void }) {
         <Refusals list={refused} />
         <div className="flex gap-2">
           {left > 0 && (
-            <Button
-              look="solid"
-              onClick={() => void start(taken)}
-            >{`Go on with the other ${plural(left, "file")}`}</Button>
+            <Button look="solid" onClick={() => void start(taken)}>
+              {refused.length === 1 ? "Go on without it" : "Go on without them"}
+            </Button>
           )}
           <Button onClick={() => void forget()}>Leave it</Button>
         </div>

@@ -201,7 +201,8 @@ function Plan({ page }: { page: ReferencePage }) {
   });
   return (
     <Button disabled={create.isPending} onClick={() => create.mutate()} title="Make a checklist from these readings">
-      Make a checklist
+      <span className="hidden mid:inline">Make a checklist</span>
+      <span className="mid:hidden">Checklist</span>
     </Button>
   );
 }

@@ -114,7 +114,7 @@ function NoteGrid({ part }: { part: ScorePart }) {
         ))}
       </svg>
       <figcaption className="mt-1 text-11 text-ink-3">
-        {`${plural(bars, "bar")} until it comes back, by sixteenth, ${pitchName(pitches[0] ?? 0)} at the top`}
+        {`${part.period === null ? "Its first bar" : `${plural(bars, "bar")} until it comes back`}, by sixteenth, ${pitchName(pitches[0] ?? 0)} at the top`}
       </figcaption>
     </figure>
   );
