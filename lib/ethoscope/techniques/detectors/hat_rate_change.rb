@@ -7,6 +7,8 @@ module Ethoscope
       module HatRateChange
         KIND = "hat_rate_change"
         FASTER = 1.5
+        # Strokes heard in a mix are blurred by everything else that is bright: below this a change is as likely none.
+        FASTER_IN_A_MIX = 1.65
         # Fewer strokes a beat than this are no hat pattern.
         SLOWEST = 0.93
         # A shaker between the hats sounds like faster hats: where strokes alternate it is one.
@@ -17,13 +19,19 @@ module Ethoscope
         def self.find(scene)
           rates = scene.sections.map { |section| scene.middle(scene.hat_rates, section) }
           shaken = AlternatingVelocity.find(scene).flat_map { |sighting| (sighting.first_bar..sighting.last_bar).to_a }
-          starts = (1...scene.sections.size).select { |i| changed?(rates[i - 1], rates[i]) && !shaken.include?(scene.sections[i].first_bar) }
+          starts = (1...scene.sections.size).select { |i| changed?(rates[i - 1], rates[i], needed(scene)) && !shaken.include?(scene.sections[i].first_bar) }
           starts.map { |i| sighting(scene, rates, i, run(rates, i)) }
         end
 
-        def self.changed?(before, after)
+        def self.needed(scene) = source(scene) == "mix" ? FASTER_IN_A_MIX : FASTER
+        private_class_method :needed
+
+        def self.source(scene) = scene.player(HATS)&.source || "mix"
+        private_class_method :source
+
+        def self.changed?(before, after, faster)
           slow, fast = [before, after].minmax
-          slow >= SLOWEST && fast / slow >= FASTER
+          slow >= SLOWEST && fast / slow >= faster
         end
         private_class_method :changed?
 
@@ -36,11 +44,11 @@ module Ethoscope
           to = rates[i]
           shown = scene.sections[i - 1].first_bar
           bars = scene.sections[i].first_bar..scene.sections[last].last_bar
-          source = scene.player(HATS)&.source || "mix"
+          source = source(scene)
           scene.sighting(KIND, bars, confidence: source == "mix" ? 0.4 + ([from, to].max / [from, to].min / 8) : 0.95, source:,
             detail: { from_per_beat: from.round(1), to_per_beat: to.round(1) },
             evidence: scene.evidence("hat strokes a beat", scene.hat_rates[(shown - 1)...bars.max], unit: "strokes", first_bar: shown,
-              threshold: from * (to > from ? FASTER : 1 / FASTER)))
+              threshold: from * (to > from ? needed(scene) : 1 / needed(scene))))
         end
         private_class_method :sighting
       end

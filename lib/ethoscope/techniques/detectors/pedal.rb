@@ -10,6 +10,9 @@ module Ethoscope
         STAYS = 0.85
         OTHER_ROOTS = 0.4
         ROOTS = 3
+        # Where every bass note is known, one bar in four under another chord is enough.
+        OTHER_ROOTS_TOLD = 0.25
+        ROOTS_TOLD = 2
         PLAYS = 0.4
         # A root counts when it holds this share of the section.
         COUNTS = 0.08
@@ -29,14 +32,14 @@ module Ethoscope
           note, longest = held.max_by(&:last)
           return nil if note.nil? || held.values.sum < PLAYS * beats.size || longest < STAYS * held.values.sum
 
-          [section, note, longest / held.values.sum] if moving?(roots[(2 * beats.begin)...(2 * beats.end)].to_a.compact, note)
+          [section, note, longest / held.values.sum] if moving?(roots[(2 * beats.begin)...(2 * beats.end)].to_a.compact, note, bass.source == "midi")
         end
         private_class_method :in_section
 
         # Whether the roots above are enough, and others than that note.
-        def self.moving?(above, note)
+        def self.moving?(above, note, told)
           kinds = above.tally.count { |_, count| count >= COUNTS * above.size }
-          kinds >= ROOTS && above.count { |root| root != note } >= OTHER_ROOTS * above.size
+          kinds >= (told ? ROOTS_TOLD : ROOTS) && above.count { |root| root != note } >= (told ? OTHER_ROOTS_TOLD : OTHER_ROOTS) * above.size
         end
         private_class_method :moving?
 
