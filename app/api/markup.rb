@@ -71,9 +71,10 @@ module Api
     post "/references/:id/layers" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::NewLayer)
-      sheet_of(reference)
+      analysis = sheet_of(reference).analysis.to_h
+      card = wanted[:from] ? Ethoscope::Layers::MeasuredCard.new(analysis, wanted[:from]).to_h : {}
       name = wanted[:name].strip
-      noted(reference, "Add layer #{name}", aspect: "layer", value: { name:, role: wanted[:role], spans: [], card: {} }, statement: name)
+      noted(reference, "Add layer #{name}", aspect: "layer", value: { name:, role: wanted[:role], spans: [], card: }, statement: name)
     end
 
     post "/readings/:id/cells" do |id|

@@ -98,6 +98,7 @@ module Api
 
     NewLayer = Dry::Schema.Params do
       required(:name).filled(:string, max_size?: 60)
+      optional(:from).filled(:string, max_size?: 120)
       optional(:role).maybe(:string, included_in?: ROLES)
     end
 

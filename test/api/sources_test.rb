@@ -88,6 +88,16 @@ class SourcesTest < Ethoscope::TestCase
     assert_equal "midi", layer("pad")[:source]
   end
 
+  def test_a_card_of_a_layer_starts_from_what_its_notes_tell
+    send_score(StemFiles.score)
+    work_off
+    send_json(:post, "/api/references/#{@reference[:id]}/layers", { name: "Keys", role: "chords", from: "Keys" })
+    card = page[:analysis][:heard_layers].first[:card]
+
+    assert_equal "C3 to E4", card[:register]
+    assert_match(/\A1\.1 A3 C4 E4, 2\.1 F3 A3 C4/, card[:pattern])
+  end
+
   def test_another_midi_file_takes_the_place_of_the_first_and_can_be_removed
     send_score(StemFiles.score)
     score = send_score(StemFiles.score(name: "Organ"))[:score]

@@ -61,10 +61,11 @@ module Ethoscope
         measured.reject { |sighting| sighting[:state] == "refuted" } + own
       end
 
-      # A painted role takes the place of the measured one.
+      # What was painted takes the place of what was measured.
       def settled_layers
-        painted = layers.map(&:layer)
-        @data[:layers].reject { |layer| painted.any? { |own| own.role == layer[:role] } } + painted.map(&:to_h)
+        overlay = Layers::Overlay.new(@data[:layers], layers.map(&:to_h))
+        counted = overlay.painted.map { |own| own[:reading_id] }
+        overlay.measured + layers.map(&:layer).zip(layers.map(&:to_h)).filter_map { |layer, own| layer.to_h if counted.include?(own[:reading_id]) }
       end
     end
   end

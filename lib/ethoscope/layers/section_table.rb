@@ -14,9 +14,8 @@ module Ethoscope
       def initialize(data)
         @data = data
         @sections = data[:sections]
-        painted = data.fetch(:heard_layers, []).select { |own| counts?(own) }
-        measured = data[:layers].reject { |layer| painted.any? { |own| own[:role] && own[:role] == layer[:role] } }
-        @layers = measured.map { |layer| row_of(layer) } + painted.map { |own| painted_row(own) }
+        layers = Overlay.new(data[:layers], data.fetch(:heard_layers, []))
+        @layers = layers.measured.map { |layer| row_of(layer) } + layers.painted.map { |own| painted_row(own) }
       end
 
       # @return [Hash] layers: [{name, role, source, reading_id, cells: [{state, share, variation, new, left}]}], and for each section
@@ -27,9 +26,6 @@ module Ethoscope
       end
 
       private
-
-      # A card on which nothing was painted yet says nothing about sections where its role is measured.
-      def counts?(own) = own[:levels].any?(&:positive?) || @data[:layers].none? { |layer| layer[:role] == own[:role] }
 
       def row_of(layer)
         { name: layer[:name], role: layer[:role], source: layer[:source], reading_id: nil, activity: layer[:activity],

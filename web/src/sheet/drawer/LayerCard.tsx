@@ -51,7 +51,7 @@ export function LayerCard({ name }: { name: string }) {
       <Button
         className="mt-3 self-start"
         onClick={() =>
-          void edits.post("layers", { name, role: layer.role }).then((answer) => {
+          void edits.post("layers", { name, role: layer.role, from: name }).then((answer) => {
             if (answer?.reading) select({ kind: "ownLayer", id: answer.reading.id });
           })
         }
