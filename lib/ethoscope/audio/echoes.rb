@@ -14,7 +14,9 @@ module Ethoscope
       # Neighbouring lags that are kept as one, by the strongest.
       POOL = 8
       # Bins over which spectra are levelled.
-      WHITENING = 301
+      WHITENING = 128
+      # A block is padded with more zeros than the longest lag has samples, so that its end does not wrap onto its start.
+      PADDED = 5 << 14
 
       # @return [Numo::SFloat] shape [blocks, lags], in deviations of the block; no rows for mono
       attr_reader :curves
@@ -29,7 +31,7 @@ module Ethoscope
       def self.of(recording, middle)
         rate = recording.rate / 4.0
         side = recording.side if recording.stereo?
-        curves = side && side.abs.max > 1e-4 ? measure(Resampler.halve(middle), Resampler.halve(Resampler.halve(side)), (LONGEST * rate).round / POOL) : Numo::SFloat.zeros(0, 0)
+        curves = side && side.abs.max > 1e-4 ? measure(Resampler.halve(middle), Resampler.quarter(side), (LONGEST * rate).round / POOL) : Numo::SFloat.zeros(0, 0)
         new(curves:, block_seconds: BLOCK / rate, lag_seconds: POOL / rate)
       end
 
@@ -54,24 +56,36 @@ module Ethoscope
         blocks = [(middle.size.to_f / BLOCK).ceil, 1].max
         out = Numo::SFloat.zeros(blocks, lags)
         blocks.times do |block|
-          one, other = [middle, side].map { |samples| spectrum(samples, block) }
-          level = Signal::Series.running_mean(Signal::Frames.power(one), WHITENING)
-          sides = Signal::Series.running_mean(Signal::Frames.power(other), WHITENING)
-          curve = Numo::Pocketfft.irfft(one.conj * other / Numo::NMath.sqrt((level * (level + sides)) + 1e-9))
+          curve = correlation(*[middle, side].map { |samples| spectrum(samples, block) })
           out[block, true] = pooled(curve[1..(lags * POOL)] - curve[-(lags * POOL)..].reverse)
         end
         out
       end
       private_class_method :measure
 
-      # Padded with as many zeros, so that the end of a block does not wrap onto its start.
+      # Over all lags; the highest bin is left out.
+      def self.correlation(one, other)
+        level = levelled(one)
+        whitened = Numo::DComplex.zeros((PADDED / 2) + 1)
+        whitened[0...(PADDED / 2)] = one.conj * other / Numo::NMath.sqrt((level * (level + levelled(other))) + 1e-9)
+        Numo::Pocketfft.irfft(whitened)
+      end
+      private_class_method :correlation
+
       def self.spectrum(samples, block)
-        padded = Numo::DFloat.zeros(2 * BLOCK)
+        padded = Numo::DFloat.zeros(PADDED)
         part = samples[(block * BLOCK)...[(block + 1) * BLOCK, samples.size].min]
         padded[0...part.size] = part
-        Numo::Pocketfft.rfft(padded)
+        Numo::Pocketfft.rfft(padded)[0...(PADDED / 2)]
       end
       private_class_method :spectrum
+
+      # Mean power of each run of bins, for each of them.
+      def self.levelled(spectrum)
+        runs = Signal::Frames.power(spectrum).reshape(spectrum.size / WHITENING, WHITENING)
+        (runs.mean(axis: 1).expand_dims(1) * Numo::DFloat.ones(1, WHITENING)).flatten
+      end
+      private_class_method :levelled
 
       def self.pooled(curve)
         deviation = Math.sqrt((curve**2).mean)
