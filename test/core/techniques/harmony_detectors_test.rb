@@ -46,6 +46,8 @@ class HarmonyDetectorsTest < Ethoscope::TestCase
     assert_equal ["C", 1, 16], [sighting.detail[:note], sighting.first_bar, sighting.last_bar]
     none(Detectors::Pedal, "C major", spans: chords, players: [bass.call([36, 41, 43, 45])])
     none(Detectors::Pedal, "C major", spans: Stage.spans(["C", 12], ["F", 4]), players: [bass.call([36])])
+
+    refute_empty find(Detectors::Pedal, "C major", spans: Stage.spans(*[["C", 2], ["F", 2]] * 4), players: [bass.call([36])])
   end
 
   def test_dominants_that_lead_into_one_another

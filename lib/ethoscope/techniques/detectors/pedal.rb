@@ -10,9 +10,9 @@ module Ethoscope
         STAYS = 0.85
         OTHER_ROOTS = 0.4
         ROOTS = 3
-        # Where every bass note is known, one bar in four under another chord is enough.
+        # Where every bass note is known, two roots that keep changing are enough, and one bar in four under the other.
         OTHER_ROOTS_TOLD = 0.25
-        ROOTS_TOLD = 2
+        CHANGES_TOLD = 2
         PLAYS = 0.4
         # A root counts when it holds this share of the section.
         COUNTS = 0.08
@@ -38,8 +38,11 @@ module Ethoscope
 
         # Whether the roots above are enough, and others than that note.
         def self.moving?(above, note, told)
+          others = above.count { |root| root != note } / above.size.to_f
           kinds = above.tally.count { |_, count| count >= COUNTS * above.size }
-          kinds >= (told ? ROOTS_TOLD : ROOTS) && above.count { |root| root != note } >= (told ? OTHER_ROOTS_TOLD : OTHER_ROOTS) * above.size
+          return true if kinds >= ROOTS && others >= OTHER_ROOTS
+
+          told && others >= OTHER_ROOTS_TOLD && above.each_cons(2).count { |one, other| one != other } >= CHANGES_TOLD
         end
         private_class_method :moving?
 
