@@ -45,7 +45,7 @@ export function LayerTable({ profile }: { profile: Profile }) {
           ))}
         </tbody>
       </table>
-      <p className="mt-1.5 text-11 text-ink-2">Denser is more often. Measured on the mix.</p>
+      <p className="mt-1.5 text-11 text-ink-2">Denser is more often. By the best source that each song has.</p>
     </Panel>
   );
 }
