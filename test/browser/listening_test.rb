@@ -104,7 +104,7 @@ class ListeningTest < BrowserCase
       const done = arguments[0];
       const box = document.querySelector("[data-testid=sheet]");
       const look = (left) => (box.scrollLeft > 0 || left === 0 ? done(box.scrollLeft) : requestAnimationFrame(() => look(left - 1)));
-      look(120);
+      look(600);
     SCRIPT
   end
 end
