@@ -18,6 +18,15 @@ module Ethoscope
       end
 
       # @param scene [Scene]
+      # @param row [Array] runs one after another
+      # @param key [Harmony::Key]
+      # @return [Evidence] how far each root lies over the tonic
+      def self.roots(scene, row, key)
+        bars = bars(scene, row)
+        scene.evidence("root over the tonic", row.map { |run| (run.chord.root - key.pitch_class) % 12 }, unit: "semitones", first_bar: bars.begin, step: bars.size / row.size.to_f)
+      end
+
+      # @param scene [Scene]
       # @param runs [Array<Run>]
       # @return [Range<Integer>] bars from the first to the last of them
       def self.bars(scene, runs)

@@ -26,11 +26,8 @@ module Ethoscope
         private_class_method :parallel?
 
         def self.sighting(scene, row, key)
-          bars = HarmonyRuns.bars(scene, row)
-          scene.sighting(KIND, bars, confidence: 0.7, detail: { quality: QUALITIES.fetch(row.first.chord.quality), chords: row.size },
-            evidence: scene.evidence("root over the tonic", row.map do |run|
-              (run.chord.root - key.pitch_class) % 12
-            end, unit: "semitones", first_bar: bars.begin, step: bars.size / row.size.to_f))
+          scene.sighting(KIND, HarmonyRuns.bars(scene, row), confidence: 0.7, detail: { quality: QUALITIES.fetch(row.first.chord.quality), chords: row.size },
+            evidence: HarmonyRuns.roots(scene, row, key))
         end
         private_class_method :sighting
       end

@@ -25,11 +25,9 @@ module Ethoscope
         private_class_method :chain?
 
         def self.sighting(scene, row, key)
-          bars = HarmonyRuns.bars(scene, row)
-          scene.sighting(KIND, bars, confidence: 0.75, detail: { count: row.size - 1, chords: row.map { |run| Harmony::Degree.of(run.chord, key).numeral }.join(" ") },
-            evidence: scene.evidence("root over the tonic", row.map do |run|
-              (run.chord.root - key.pitch_class) % 12
-            end, unit: "semitones", first_bar: bars.begin, step: bars.size / row.size.to_f))
+          chords = row.map { |run| Harmony::Degree.of(run.chord, key).numeral }.join(" ")
+          scene.sighting(KIND, HarmonyRuns.bars(scene, row), confidence: 0.75, detail: { count: row.size - 1, chords: },
+            evidence: HarmonyRuns.roots(scene, row, key))
         end
         private_class_method :sighting
       end
