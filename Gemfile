@@ -16,7 +16,6 @@ gem "sequel", "~> 5.110"
 gem "sinatra", "~> 4.1"
 gem "sinatra-contrib", "~> 4.1"
 gem "sqlite3", "~> 1.7.3"
-gem "wahwah", "~> 1.6"
 gem "zeitwerk", "~> 2.6.0"
 
 group :development, :test do

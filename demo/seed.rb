@@ -41,32 +41,32 @@ timeline = library.sheet(first).timeline
 place = ->(from, to) { { starts_at: timeline.seconds(from), ends_at: timeline.seconds(to + 1), first_bar: from, last_bar: to } }
 write = ->(label, &change) { library.journal.record(first[:id], label, &change) }
 %w[tempo loudness].each do |aspect|
-  write.call("Confirm #{aspect}") { readings.mark(readings.current(first[:id])[aspect][:id], "confirmed") }
+  write.call("Confirm #{aspect}") { |taped| taped.mark(readings.current(first[:id])[aspect][:id], "confirmed") }
 end
 spans = [[5, 12, 1], [13, 16, 3], [17, 24, 1], [25, 32, 3]].map { |from, to, level| [timeline.seconds(from), timeline.seconds(to + 1), level] }
 card = { sound: "dark repeats, each duller than the last", have: "substitute", lost: "the flutter of worn tape", register: "C3 to F4", stacked: 1,
          purpose: "glue", width: "wide", pan: "alternating sides",
          candidates: [{ text: "worn tape loop", source: "told", sure: 0.6 }],
          chain: [{ type: "delay", setting: "dotted eighth", amount: "3 repeats" }, { type: "high cut", setting: "2.5 kHz", amount: "12 dB" }] }
-write.call("Add layer echo") { readings.note(first[:id], aspect: "layer", value: { name: "echo", role: "fx", spans:, card: }, statement: "echo", source: "heard") }
-write.call("Note Snare thrown into echo") do
-  readings.note(first[:id], { aspect: "technique", value: { name: "Snare thrown into echo" }, statement: "Snare thrown into echo", source: "heard",
-                              note: "Dotted, three repeats, the last one dull." }.merge(place.call(11, 12)))
+write.call("Add layer echo") { |taped| taped.note(first[:id], aspect: "layer", value: { name: "echo", role: "fx", spans:, card: }, statement: "echo", source: "heard") }
+write.call("Note Snare thrown into echo") do |taped|
+  taped.note(first[:id], { aspect: "technique", value: { name: "Snare thrown into echo" }, statement: "Snare thrown into echo", source: "heard",
+                           note: "Dotted, three repeats, the last one dull." }.merge(place.call(11, 12)))
 end
-write.call("Mark bar 21") do
-  readings.note(first[:id], { aspect: "mark", value: { type: "question", text: "second organ an octave up?" }, statement: "second organ an octave up?", source: "heard" }
+write.call("Mark bar 21") do |taped|
+  taped.note(first[:id], { aspect: "mark", value: { type: "question", text: "second organ an octave up?" }, statement: "second organ an octave up?", source: "heard" }
     .merge(place.call(21, 22)))
 end
-library.journal.record(second[:id], "Add what is said of the tempo") do
-  readings.add(second[:id], aspect: "tempo", value: { bpm: 142.8 }, source: "told", note: "the drummer counts it twice as fast")
+library.journal.record(second[:id], "Add what is said of the tempo") do |taped|
+  taped.add(second[:id], aspect: "tempo", value: { bpm: 142.8 }, source: "told", note: "the drummer counts it twice as fast")
 end
 
 reed = { sound: "breathy reed, slow to speak", have: "need", register: "F4 to C6", purpose: "lead", shared: "house reed",
          stack: [{ text: "free reed, close", gives: "attack" }, { text: "bellows noise", gives: "air" }],
          candidates: [{ text: "harmonium at the rehearsal room", source: "told", sure: 0.8, cost: "to borrow", live: true },
                       { text: "sampled reed organ", source: "assumed", sure: 0.4 }] }
-library.journal.record(second[:id], "Add layer reed organ") do
-  readings.note(second[:id], aspect: "layer", value: { name: "reed organ", role: "lead", spans: [], card: reed }, statement: "reed organ", source: "heard")
+library.journal.record(second[:id], "Add layer reed organ") do |taped|
+  taped.note(second[:id], aspect: "layer", value: { name: "reed organ", role: "lead", spans: [], card: reed }, statement: "reed organ", source: "heard")
 end
 
 target = Ethoscope::Harmony::Key.named("G", "minor")

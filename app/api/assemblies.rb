@@ -6,24 +6,24 @@ module Api
     helpers Uploads
 
     post "/studies/:id/assemblies" do |id|
-      study = library.studies.find(id.to_i)
+      study = library.studies.find(number(id))
       answer({ assembly: library.assemblies.create(study[:id], input(Schemas::NewAssembly)[:title].strip) }, 201)
     end
 
     post "/assemblies/:id/files" do |id|
-      assembly = library.assemblies.find(id.to_i)
+      assembly = library.assemblies.find(number(id))
       check_size(Store::Library.midi?(upload_name) ? Ethoscope::Midi::ScoreReader::MAX_BYTES : MAX_UPLOAD)
       answer({ assembly: library.add_to_assembly(assembly, request.body, upload_name) }, 201)
     end
 
     post "/assemblies/:id/start" do |id|
-      assembly = library.assemblies.queue(id.to_i)
+      assembly = library.assemblies.queue(number(id))
       settings.bulletin.publish
       answer({ assembly: }, 202)
     end
 
     delete "/assemblies/:id" do |id|
-      library.assemblies.delete(id.to_i)
+      library.remove { library.assemblies.delete(number(id)) }
       answer({})
     end
   end

@@ -8,6 +8,8 @@ module Api
   # What every route shares: JSON in and out, checked input, errors as data.
   class Base < Sinatra::Base
     MAX_JSON = 256 * 1024
+    # Fields that say what something is called.
+    NAMES = %w[title artist name label].freeze
 
     configure do
       set :show_exceptions, false
@@ -29,7 +31,15 @@ module Api
         JSON.generate(data)
       end
 
-      def reference_of(id) = library.references.find(id.to_i)
+      # An id as it stands in an address.
+      def number(text)
+        text.to_s.match?(/\A[1-9]\d{0,17}\z/) ? text.to_i : raise(Store::Missing, "There is nothing with the number #{text.to_s[0, 40]}.")
+      end
+
+      def reference_of(id) = library.references.find(number(id))
+
+      # Things that were made from what has not changed since.
+      def kept = settings.kept
 
       def sheet_of(reference)
         library.sheet(reference) || raise(Problem.new(409, "not_analysed", "This reference has no finished analysis yet."))
@@ -48,26 +58,62 @@ module Api
       end
 
       # The revision of the sheet that the person saw; without one a change is made whatever happened meanwhile.
-      def seen_revision = request.env["HTTP_X_SHEET_REVISION"]&.then { |text| Integer(text, exception: false) }
+      def seen_revision
+        text = request.env["HTTP_X_SHEET_REVISION"] or return nil
+        Integer(text, 10, exception: false) || raise(Problem.new(400, "bad_revision", "The revision of the sheet must be a whole number. Load the page again."))
+      end
 
-      def input(schema)
-        result = schema.call(body_hash)
+      # What the body holds, checked.
+      def input(schema) = checked(schema, body_hash)
+
+      # What stands behind the question mark, checked.
+      def asked(schema) = checked(schema, request.GET)
+
+      def checked(schema, data)
+        result = schema.call(data)
         return result.to_h if result.success?
 
-        field, messages = result.errors.to_h.first
-        raise Problem.new(422, "invalid", "#{field.to_s.tr("_", " ").capitalize} #{Array(messages).flatten.first}.", field.to_s)
+        complaint = Ethoscope::Forms::Complaint.new(result.errors)
+        raise Problem.new(422, "invalid", complaint.sentence, complaint.field)
       end
 
       def body_hash
         text = request.body.read(MAX_JSON + 1).to_s
         raise Problem.new(413, "too_large", "The request is too large.") if text.bytesize > MAX_JSON
 
-        raise Problem.new(422, "invalid", "Text can't hold a null character.") if text.include?('\u0000')
+        data = JSON.parse(text.empty? ? "{}" : text, max_nesting: 20)
+        raise JSON::ParserError unless data.is_a?(Hash)
+        raise Problem.new(422, "invalid", "Text can't hold a null character.") if null_character?(data)
 
-        data = JSON.parse(text.empty? ? "{}" : text)
-        data.is_a?(Hash) ? data : raise(JSON::ParserError)
-      rescue JSON::ParserError
+        with_seen_names(data)
+      rescue JSON::ParserError, EncodingError
         raise Problem.new(400, "bad_json", "The request is not a JSON object.")
+      end
+
+      # Names are what is seen of them.
+      def with_seen_names(data)
+        data.to_h do |field, text|
+          next [field, text] unless NAMES.include?(field) && text.is_a?(String) && !text.empty?
+
+          seen = Ethoscope::Plain.name(text)
+          raise Problem.new(422, "invalid", "#{field.capitalize} needs something that can be seen.", field) if seen.empty?
+
+          [field, seen]
+        end
+      end
+
+      def null_character?(part)
+        case part
+        when Hash then part.any? { |name, inner| null_character?(name) || null_character?(inner) }
+        when Array then part.any? { |inner| null_character?(inner) }
+        else part.is_a?(String) && part.include?("\0")
+        end
+      end
+
+      # Several ranges at once are answered with the whole, as a server may (RFC 9110, 14.2).
+      def send_sound(path, type)
+        request.env.delete("HTTP_RANGE") if request.env["HTTP_RANGE"].to_s.include?(",")
+        send_file path, type:, disposition: :inline
       end
     end
 
@@ -75,18 +121,26 @@ module Api
     error(Store::Missing) { |e| answer(Problem.new(404, "missing", e.message).to_h, 404) }
     error(Store::Duplicate) { |e| answer(Problem.new(409, "duplicate", e.message, "file").to_h, 409) }
     error(Store::Stale) { |e| answer({ error: { code: "stale", message: e.message, revision: e.revision, labels: e.labels } }, 409) }
+    error(Store::Unshowable) { |e| answer(Problem.new(409, "unshowable", e.message).to_h, 409) }
     error(Store::DiskFull) { |e| answer(Problem.new(507, "disk_full", e.message).to_h, 507) }
-    error(ArgumentError) { |e| answer(Problem.new(422, "invalid", "#{e.message[0].upcase}#{e.message[1..]}.").to_h, 422) }
+    error(Ethoscope::Errors::Unfit) { |e| answer(Problem.new(422, "invalid", "#{e.message[0].upcase}#{e.message[1..].delete_suffix(".")}.").to_h, 422) }
     error(Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio) do |e|
       answer(Problem.new(422, "unusable_audio", e.message, "file").to_h, 422)
     end
     error(Ethoscope::Errors::UnreadableScore) { |e| answer(Problem.new(422, "unusable_score", e.message, "file").to_h, 422) }
-    error(Sequel::DatabaseError) do |e|
-      full = e.message.include?("full")
-      answer(
-        Problem.new(507, "storage",
-          full ? "The disk is full; nothing was changed." : "The data could not be stored. Try again.").to_h, 507
-      )
+    error(Sequel::Error) do |e|
+      next answer(Problem.new(507, "storage", "The disk is full; nothing was changed. Make room and try again.").to_h, 507) if Store::Database.full?(e)
+
+      if Store::Database.busy?(e)
+        headers "retry-after" => "2"
+        next answer(Problem.new(503, "busy", "The data are in use by something that writes for long. Nothing was changed; try again.").to_h, 503)
+      end
+      warn "#{e.class}: #{e.message}\n#{e.backtrace&.first(8)&.join("\n")}"
+      answer(Problem.new(500, "storage", "The data could not be read or written. Nothing was changed; try again.").to_h, 500)
+    end
+    # What the framework makes of a request that it can't read.
+    error(Sinatra::BadRequest, Rack::QueryParser::InvalidParameterError, Rack::QueryParser::ParameterTypeError) do
+      answer(Problem.new(400, "bad_request", "The request can't be read.").to_h, 400)
     end
     error do |e|
       warn "#{e.class}: #{e.message}\n#{e.backtrace&.first(8)&.join("\n")}"

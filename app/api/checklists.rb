@@ -3,25 +3,47 @@
 module Api
   # Checklists and their items.
   class Checklists < Base
-    get("/checklists/:id") { |id| answer(checklist: library.checklists.find(id.to_i)) }
+    helpers Targets
+
+    helpers do
+      def planning(checklist)
+        study = library.studies.find(checklist[:study_id])
+        Planning.new(library, study, target_key(study))
+      end
+
+      # Each item with what it would say if it were made now, where that differs.
+      def with_changes(checklist)
+        changes = planning(checklist).changes(checklist)
+        checklist.merge(items: checklist[:items].map { |item| item.merge(now: changes[item[:id]]) })
+      end
+    end
+
+    get("/checklists/:id") { |id| answer(checklist: with_changes(library.checklists.find(number(id)))) }
+
+    # Takes the target that follows from the reading as it is now.
+    post "/items/:id/target" do |id|
+      checklist = library.checklists.find(library.checklists.item(number(id))[:checklist_id])
+      now = planning(checklist).item_now(checklist, number(id)) or raise Problem.new(409, "gone", "The readings say nothing of this any more. Skip the item, or keep it as it is.")
+      answer(item: library.checklists.retarget(number(id), now))
+    end
 
     patch "/checklists/:id" do |id|
       school = Ethoscope::Checklist::Schools.find(input(Schemas::ChecklistChange)[:school])
-      answer(checklist: library.checklists.reorder(id.to_i, school))
+      answer(checklist: with_changes(library.checklists.reorder(number(id), school)))
     end
 
     delete "/checklists/:id" do |id|
-      library.checklists.delete(id.to_i)
+      library.checklists.delete(number(id))
       answer({})
     end
 
     get "/checklists/:id/checklist.md" do |id|
-      checklist = library.checklists.find(id.to_i)
+      checklist = library.checklists.find(number(id))
       attachment("checklist-#{checklist[:id]}.md")
       content_type "text/markdown", charset: "utf-8"
       Ethoscope::Export::ChecklistMarkdown.write(checklist[:title], checklist[:items])
     end
 
-    patch("/items/:id") { |id| answer(item: library.checklists.update_item(id.to_i, input(Schemas::ItemChange))) }
+    patch("/items/:id") { |id| answer(item: library.checklists.update_item(number(id), input(Schemas::ItemChange))) }
   end
 end

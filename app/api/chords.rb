@@ -25,7 +25,7 @@ module Api
     private
 
     def chords(reference_id)
-      @readings.of_reference(reference_id).select { |row| row[:aspect] == "chord" && row[:state] != "corrected" }
+      @readings.of_aspect(reference_id, "chord").reject { |row| row[:state] == "corrected" }
     end
   end
 end

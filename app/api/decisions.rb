@@ -7,7 +7,7 @@ module Api
 
     helpers do
       def reading_and_reference(id)
-        reading = library.readings.find(id.to_i)
+        reading = library.readings.find(number(id))
         [reading, reference_of(reading[:reference_id])]
       end
 
@@ -21,26 +21,26 @@ module Api
     post "/references/:id/readings" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::NewReading)
-      edit(reference, "Add what is said of the #{wanted[:aspect]}", 201) do
-        library.readings.add(reference[:id], aspect: wanted[:aspect], **statement_fields(wanted))
+      edit(reference, "Add what is said of the #{wanted[:aspect]}", 201) do |readings|
+        readings.add(reference[:id], aspect: wanted[:aspect], **statement_fields(wanted))
       end
     end
 
     patch "/readings/:id" do |id|
       reading, reference = reading_and_reference(id)
       state = input(Schemas::ReadingState)[:state]
-      edit(reference, "#{VERBS.fetch(state)} #{named(reading)}") { library.readings.mark(reading[:id], state) }
+      edit(reference, "#{VERBS.fetch(state)} #{named(reading)}") { |readings| readings.mark(reading[:id], state) }
     end
 
     delete "/readings/:id" do |id|
       reading, reference = reading_and_reference(id)
-      edit(reference, "Remove #{named(reading)}") { library.readings.delete(reading[:id]) }
+      edit(reference, "Remove #{named(reading)}") { |readings| readings.delete(reading[:id]) }
     end
 
     post "/readings/:id/corrections" do |id|
       reading, reference = reading_and_reference(id)
       wanted = input(Schemas::Correction)
-      edit(reference, "Correct #{reading[:aspect]}", 201) { library.readings.correct(reading[:id], **statement_fields(wanted)) }
+      edit(reference, "Correct #{reading[:aspect]}", 201) { |readings| readings.correct(reading[:id], **statement_fields(wanted)) }
     end
 
     %w[undo redo].each do |step|

@@ -5,18 +5,17 @@ module Api
   class Entries < Base
     get("/techniques") { answer(techniques: Ethoscope::Techniques::Library.entries.map(&:to_h)) }
 
-    get("/studies/:id/techniques") { |id| answer(techniques: library.entries.library(library.studies.find(id.to_i)[:id])) }
+    get("/studies/:id/techniques") { |id| answer(techniques: library.entries.library(library.studies.find(number(id))[:id])) }
 
     post "/studies/:id/techniques" do |id|
-      study = library.studies.find(id.to_i)
+      study = library.studies.find(number(id))
       texts = input(Schemas::NewEntry)
-      kind = "own_#{texts[:name].unicode_normalize(:nfkd).downcase.gsub(/[^a-z0-9]+/, "_").gsub(/\A_+|_+\z/, "")[0, 40]}"
-      library.entries.write(study[:id], kind, texts)
+      kind = library.entries.create(study[:id], texts)[:kind]
       answer({ technique: library.entries.library(study[:id]).find { |entry| entry[:kind] == kind } }, 201)
     end
 
     patch "/studies/:id/techniques/:kind" do |id, kind|
-      study = library.studies.find(id.to_i)
+      study = library.studies.find(number(id))
       raise Problem.new(404, "missing", "There is no such technique.") unless library.entries.library(study[:id]).any? { |entry| entry[:kind] == kind }
 
       library.entries.write(study[:id], kind, input(Schemas::EntryTexts))
@@ -24,7 +23,7 @@ module Api
     end
 
     delete "/studies/:id/techniques/:kind" do |id, kind|
-      library.entries.delete(library.studies.find(id.to_i)[:id], kind)
+      library.entries.delete(library.studies.find(number(id))[:id], kind)
       answer({})
     end
 

@@ -12,6 +12,11 @@ module Api
     HEADERS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff", "referrer-policy" => "no-referrer",
                 "cross-origin-resource-policy" => "same-origin", "cross-origin-opener-policy" => "same-origin" }.freeze
 
+    # What a request with a body may carry, and how much of it.
+    CARRIED = { "application/json" => 256 << 10, "application/octet-stream" => 400 << 20 }.freeze
+    MOST = CARRIED.values.max
+    WRITING = %w[POST PATCH PUT DELETE].freeze
+
     # @param app [#call]
     def initialize(app)
       @app = app
@@ -24,7 +29,8 @@ module Api
       return refuse("foreign_host", "This address is not served here.") unless HOSTS.include?(request.host)
       return refuse("foreign_origin", "Requests from other sites are refused.") if foreign?(env, request)
 
-      return refuse("form", "Send JSON, or the bytes of a file as application/octet-stream.", 415) if request.form_data? && request.content_type
+      refused = WRITING.include?(request.request_method) && unwelcome(request)
+      return refused if refused
 
       status, headers, body = @app.call(env)
       [status, HEADERS.merge(headers), body]
@@ -32,8 +38,19 @@ module Api
 
     private
 
+    # Bodies are refused by what they declare, before they are read.
+    def unwelcome(request)
+      most = CARRIED[request.media_type]
+      return refuse("form", "Send JSON, or the bytes of a file as application/octet-stream.", 415) unless most
+      return nil if request.content_length.to_i <= most
+
+      refuse("too_large", most < 1 << 20 ? "The request is too large." : "The file is larger than #{most >> 20} MB. Export it as FLAC or MP3.", 413)
+    end
+
     def foreign?(env, request)
-      return true if env["HTTP_SEC_FETCH_SITE"] == "cross-site" && env["HTTP_SEC_FETCH_MODE"] != "navigate"
+      # A link from elsewhere may lead here; nothing else may come from there, and a form least of all.
+      followed = env["HTTP_SEC_FETCH_MODE"] == "navigate" && %w[GET HEAD].include?(env["REQUEST_METHOD"])
+      return true if env["HTTP_SEC_FETCH_SITE"] == "cross-site" && !followed
 
       origin = env["HTTP_ORIGIN"]
       origin && origin != "#{request.scheme}://#{request.host_with_port}"

@@ -23,11 +23,25 @@ module Api
       end
 
       def noted(reference, label, attributes)
-        edit(reference, label, 201) { library.readings.note(reference[:id], { source: "heard" }.merge(attributes)) }
+        edit(reference, label, 201) { |readings| readings.note(reference[:id], { source: "heard" }.merge(attributes)) }
+      end
+
+      def known_kinds(reference) = library.entries.library(reference[:study_id]).map { |entry| entry[:kind] }
+
+      # A technique that neither the library nor the study knows would be kept and never shown.
+      def check_kind(kind, kinds)
+        raise Problem.new(422, "unknown_kind", "There is no technique of the kind “#{kind}” here.", "kind") unless kind.nil? || kinds.include?(kind)
+      end
+
+      def check_layer(reference, id)
+        return if id.nil?
+
+        layers = library.readings.of_aspect(reference[:id], "layer").map { |layer| layer[:id] }
+        raise Problem.new(422, "unknown_layer", "There is no layer with the number #{id} on this sheet.", "layer_id") unless layers.include?(id)
       end
 
       def layer_reading(id)
-        reading = library.readings.find(id.to_i)
+        reading = library.readings.find(number(id))
         raise Problem.new(422, "invalid", "Only layers that you added can be painted.") unless reading[:aspect] == "layer"
 
         [reading, reference_of(reading[:reference_id])]
@@ -43,8 +57,8 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::ChordEdit)
       entries = Ethoscope::Annotations::ChordEdits.new(sheet_of(reference).analysis.to_h).public_send(wanted[:action], **arguments(wanted, Schemas::CHORD_FIELDS))
-      edit(reference, "#{wanted[:action].capitalize} #{wanted[:action] == "repeat" ? "loop" : "chord"} at bar #{wanted[:bar]}", 201) do
-        entries.map { |entry| Chords.new(library.readings).write(reference[:id], entry) }.first
+      edit(reference, "#{wanted[:action].capitalize} #{wanted[:action] == "repeat" ? "loop" : "chord"} at bar #{wanted[:bar]}", 201) do |readings|
+        entries.map { |entry| Chords.new(readings).write(reference[:id], entry) }.first
       end
     end
 
@@ -53,8 +67,8 @@ module Api
       wanted = input(Schemas::SectionEdit)
       entries = sheet_of(reference).section_list.public_send(wanted[:action], *arguments(wanted, Schemas::SECTION_FIELDS).values)
       form = library.readings.current(reference[:id]).fetch("form")
-      edit(reference, "#{wanted[:action].capitalize} section #{wanted[:index] + 1}", 201) do
-        library.readings.correct(form[:id], value: { entries: }, source: "heard", note: "#{wanted[:action]} section #{wanted[:index] + 1}")
+      edit(reference, "#{wanted[:action].capitalize} section #{wanted[:index] + 1}", 201) do |readings|
+        readings.correct(form[:id], value: { entries: }, source: "heard", note: "#{wanted[:action]} section #{wanted[:index] + 1}")
       end
     end
 
@@ -63,8 +77,8 @@ module Api
       wanted = input(Schemas::CountEdit)
       current = library.readings.current(reference[:id])
       aspect, value = Ethoscope::Annotations::CountEdits.new(sheet_of(reference).analysis.to_h, current).public_send(wanted[:action], **arguments(wanted, Schemas::COUNT_FIELDS))
-      edit(reference, Schemas::COUNT_LABELS.fetch(wanted[:action]), 201) do
-        library.readings.correct(current.fetch(aspect)[:id], value:, source: "heard", note: Schemas::COUNT_LABELS.fetch(wanted[:action]))
+      edit(reference, Schemas::COUNT_LABELS.fetch(wanted[:action]), 201) do |readings|
+        readings.correct(current.fetch(aspect)[:id], value:, source: "heard", note: Schemas::COUNT_LABELS.fetch(wanted[:action]))
       end
     end
 
@@ -73,7 +87,10 @@ module Api
       wanted = input(Schemas::NewLayer)
       analysis = sheet_of(reference).analysis.to_h
       card = wanted[:from] ? Ethoscope::Layers::MeasuredCard.new(analysis, wanted[:from]).to_h : {}
-      name = wanted[:name].strip
+      name = wanted[:from] || wanted[:name].strip
+      filled = wanted[:from] && library.readings.of_aspect(reference[:id], "layer").reverse.find { |layer| layer[:value][:name] == name && layer[:state] != "refuted" }
+      next answer({ reading: filled, revision: reference[:revision] }) if filled
+
       noted(reference, "Add layer #{name}", aspect: "layer", value: { name:, role: wanted[:role], spans: [], card: }, statement: name)
     end
 
@@ -83,7 +100,7 @@ module Api
       sheet = sheet_of(reference)
       bar_run(sheet, paint)
       spans = painted(sheet, reading).painted(paint[:first_bar], paint[:last_bar], paint[:level])
-      edit(reference, "Paint #{reading[:statement]}") { library.readings.revise(reading[:id], value: reading[:value].except(:cells).merge(spans:)) }
+      edit(reference, "Paint #{reading[:statement]}") { |readings| readings.revise(reading[:id], value: reading[:value].except(:cells).merge(spans:)) }
     end
 
     patch "/readings/:id/card" do |id|
@@ -91,12 +108,13 @@ module Api
       wanted = input(Schemas::LayerCard)
       name = wanted[:name] || reading[:value][:name]
       value = reading[:value].merge({ name:, role: wanted[:role] || reading[:value][:role], card: wanted[:card] || reading[:value][:card] })
-      edit(reference, "Card of #{reading[:statement]}") { library.readings.revise(reading[:id], value:, statement: name) }
+      edit(reference, "Card of #{reading[:statement]}") { |readings| readings.revise(reading[:id], value:, statement: name) }
     end
 
     post "/references/:id/techniques" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::NewTechnique)
+      check_kind(wanted[:kind], known_kinds(reference))
       place = bar_run(sheet_of(reference), wanted)
       noted(reference, "Note #{wanted[:name]}", aspect: "technique", value: wanted.slice(:name, :kind).compact, statement: wanted[:name], note: wanted[:note].to_s, **place)
     end
@@ -104,9 +122,10 @@ module Api
     post "/references/:id/sightings" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::SightingDecision)
+      check_kind(wanted[:kind], known_kinds(reference))
       place = bar_run(sheet_of(reference), wanted)
-      edit(reference, "#{Decisions::VERBS.fetch(wanted[:state])} #{wanted[:kind].tr("_", " ")}", 201) do
-        library.readings.note(reference[:id], aspect: "sighting", value: { kind: wanted[:kind] }, statement: wanted[:kind].tr("_", " "), source: "measured",
+      edit(reference, "#{Decisions::VERBS.fetch(wanted[:state])} #{wanted[:kind].tr("_", " ")}", 201) do |readings|
+        readings.note(reference[:id], aspect: "sighting", value: { kind: wanted[:kind] }, statement: wanted[:kind].tr("_", " "), source: "measured",
           state: wanted[:state], **place)
       end
     end
@@ -114,6 +133,7 @@ module Api
     post "/references/:id/marks" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::NewMark)
+      check_layer(reference, wanted[:layer_id])
       place = bar_run(sheet_of(reference), wanted)
       noted(reference, "Mark bar #{wanted[:first_bar]}", aspect: "mark", value: wanted.slice(:type, :text, :layer_id), statement: wanted[:text], **place)
     end

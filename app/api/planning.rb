@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Api
-  # Makes a checklist from one reference or from the profile of a study.
+  # Makes a checklist from one reference or from the profile of a study, and tells what its items would be now.
   class Planning
     # @param library [Store::Library]
     # @param study [Hash]
@@ -14,13 +14,41 @@ module Api
 
     # @param wanted [Hash] from (profile or reference), reference_id, school
     # @return [Hash] the stored checklist
-    # @raise [Problem] when there is nothing to plan from
+    # @raise [Problem] when there is nothing to plan from, or what was put right is not worked in yet
     def create(wanted)
       school = Ethoscope::Checklist::Schools.find(wanted[:school] || "chords")
       wanted[:from] == "reference" ? from_reference(wanted[:reference_id], school) : from_profile(school)
     end
 
+    # What each item of a checklist would say if it were made now; those that would say the same are left out.
+    #
+    # @param checklist [Hash]
+    # @return [Hash{Integer => Hash}] by item: target and tolerance, nil for both where there would be no such item any more
+    def changes(checklist)
+      fresh = items_now(checklist)&.group_by { |item| [item.stage, item.title] } or return {}
+      checklist[:items].to_h { |item| [item[:id], fresh.fetch([item[:stage], item[:title]], [nil]).first] }
+                       .reject { |id, now| same?(checklist[:items].find { |item| item[:id] == id }, now) }
+                       .transform_values { |now| now ? now.to_h.slice(:target, :tolerance) : { target: nil, tolerance: nil } }
+    end
+
+    # @param checklist [Hash]
+    # @param item_id [Integer]
+    # @return [Ethoscope::Checklist::Item, nil] what the item would be now
+    def item_now(checklist, item_id)
+      item = checklist[:items].find { |candidate| candidate[:id] == item_id }
+      items_now(checklist)&.find { |now| now.stage == item[:stage] && now.title == item[:title] }
+    end
+
     private
+
+    def same?(item, now) = now && item[:target] == now.target && item[:tolerance] == now.tolerance
+
+    # nil while nothing can be said: what was put right is still being worked in, or the reference is gone.
+    def items_now(checklist)
+      @items_now ||= checklist[:reference_id] ? song_items(@library.references.find(checklist[:reference_id])) : profile_items
+    rescue Problem, Store::Missing, Store::Unshowable
+      nil
+    end
 
     def from_reference(reference_id, school)
       raise Problem.new(422, "invalid", "Say which reference the checklist comes from.", "reference_id") unless reference_id
@@ -28,20 +56,38 @@ module Api
       reference = @library.references.find(reference_id)
       raise Problem.new(422, "invalid", "This reference belongs to another study.", "reference_id") unless reference[:study_id] == @study[:id]
 
-      song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
-      items = Ethoscope::Checklist::SongPlan.new(song, aim: @study[:aim], target: @target).items
+      items = song_items(reference)
       reading_ids = @library.readings.current(reference_id).transform_values { |reading| reading[:id] }
       @library.checklists.create(study_id: @study[:id], title: reference[:title], school:, items:, reference_id:, reading_ids:)
     end
 
     def from_profile(school)
-      songs = @library.songs(@study[:id])
-      raise not_ready if songs.empty?
-
-      items = Ethoscope::Checklist::ProfilePlan.new(songs, target: @target).items
-      @library.checklists.create(study_id: @study[:id],
-        title: "In the style of #{songs.size} #{songs.size == 1 ? "song" : "songs"}", school:, items:)
+      items = profile_items
+      @library.checklists.create(study_id: @study[:id], title: "In the style of #{@songs.size} #{@songs.size == 1 ? "song" : "songs"}", school:, items:)
     end
+
+    def song_items(reference)
+      check_worked_in([reference])
+      song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
+      Ethoscope::Checklist::SongPlan.new(song, aim: @study[:aim], target: @target, entries:).items
+    end
+
+    def profile_items
+      check_worked_in(@library.references.of_study(@study[:id]))
+      @songs, = @library.songs(@study[:id])
+      raise not_ready if @songs.empty?
+
+      Ethoscope::Checklist::ProfilePlan.new(@songs, target: @target, entries:).items
+    end
+
+    # Figures of before would stand in it without a word.
+    def check_worked_in(references)
+      waiting = references.find { |reference| %w[queued running].include?(@library.derivation(reference)&.fetch(:state)) } or return
+      raise Problem.new(409, "deriving", "What you put right in “#{waiting[:title]}” is still being worked in. Make the checklist in a moment.")
+    end
+
+    # The library's entries with the study's own words.
+    def entries = @library.entries.by_kind(@study[:id]).method(:[])
 
     def not_ready = Problem.new(409, "nothing_analysed", "The analysis is not done yet. Wait for it, then make the checklist.")
   end

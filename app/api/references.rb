@@ -17,13 +17,16 @@ module Api
     get "/references/:id" do |id|
       reference = reference_of(id)
       settings.bulletin.publish if library.derivation(reference).nil? && library.derive(reference)
-      answer(SheetPage.new(library, reference).to_h)
+      page = SheetPage.new(library, reference)
+      content_type :json
+      kept.fetch(page.stamp) { JSON.generate(page.to_h) }
     end
 
-    patch("/references/:id") { |id| answer(reference: library.references.update(id.to_i, input(Schemas::ReferenceChange))) }
+    patch("/references/:id") { |id| answer(reference: library.references.update(number(id), input(Schemas::ReferenceChange))) }
 
     delete "/references/:id" do |id|
-      library.references.delete(id.to_i)
+      library.remove { library.references.delete(number(id)) }
+      settings.bulletin.publish
       answer({})
     end
 
@@ -35,7 +38,7 @@ module Api
 
     get "/references/:id/audio" do |id|
       path, format = library.recordings.playable(library.recordings.find(reference_of(id)[:recording_id]))
-      send_file path, type: AUDIO_TYPES.fetch(format, "application/octet-stream"), disposition: :inline
+      send_sound path, AUDIO_TYPES.fetch(format, "application/octet-stream")
     end
 
     AUDIO_TYPES = { "wav" => "audio/wav", "flac" => "audio/flac", "mp3" => "audio/mpeg", "ogg" => "audio/ogg", "mov" => "audio/mp4",

@@ -6,13 +6,16 @@ module Api
   # The whole application as one Rack app over one data directory.
   module Server
     ROUTES = [Studies, References, Sources, Assemblies, Decisions, Markup, Entries, Sounds, Tools, Checklists].freeze
+    # Answers that are kept ready.
+    PAGES = 16
 
     # @param library [Store::Library]
     # @param bulletin [Jobs::Bulletin]
     # @return [#call] Rack application
     def self.app(library, bulletin)
-      first, *rest = ROUTES.map { |routes| with(routes, library, bulletin) }
-      pages = with(Pages, library, bulletin)
+      kept = Store::Kept.new(PAGES)
+      first, *rest = ROUTES.map { |routes| with(routes, library, bulletin, kept) }
+      pages = with(Pages, library, bulletin, kept)
       Rack::Builder.new do
         use Guard
         map("/api") do
@@ -25,10 +28,11 @@ module Api
     end
 
     # A copy of the routes that knows this library, so that two applications can live in one process.
-    def self.with(routes, library, bulletin)
+    def self.with(routes, library, bulletin, kept)
       Class.new(routes) do
         set :library, library
         set :bulletin, bulletin
+        set :kept, kept
       end
     end
     private_class_method :with

@@ -12,24 +12,45 @@ module Api
 
     # @return [Hash]
     def to_h
-      { reference: @reference.merge(run: @library.analyses.latest(@reference[:recording_id])), analysis: sheet&.analysis&.to_h, readings:,
+      problem = sheet_problem
+      { reference: @reference.merge(run:), analysis: @sheet&.analysis&.to_h, problem:, readings:,
         current: current.transform_values { |reading| reading[:id] }, contradictions: @library.readings.contradictions(@reference[:id]),
-        journal: @library.journal.state(@reference[:id]), derivation: @library.derivation(@reference)&.slice(:state, :stage, :progress, :error),
-        stems: @library.stems.of_reference(@reference[:id]), score: @library.scores.of_reference(@reference[:id]), table: sheet && table }
+        journal: @library.journal.state(@reference[:id]), derivation:, stems:, score:, table: @sheet && table }
+    end
+
+    # @return [Array] changes whenever something on the page does
+    def stamp
+      @stamp ||= [:sheet, @reference, run, derivation, @library.analysis_id(@reference), @library.readings.stamp(@reference[:id]), stems, score]
     end
 
     private
 
-    def table = Ethoscope::Layers::SectionTable.new(sheet.analysis.to_h).rows
+    # Lays the sheet out, or says why that can't be done.
+    def sheet_problem
+      @sheet = @library.sheet(@reference)
+      Store::Unshowable.instead(@reference[:title]) { @sheet && [table, measured_now] }
+      nil
+    rescue Store::Unshowable => e
+      @sheet = nil
+      e.message
+    end
 
-    def sheet = @sheet ||= @library.sheet(@reference)
+    def run = @run ||= @library.analyses.latest(@reference[:recording_id])
+
+    def derivation = @derivation ||= @library.derivation(@reference)&.slice(:state, :stage, :progress, :error)
+
+    def stems = @stems ||= @library.stems.of_reference(@reference[:id])
+
+    def score = @score ||= @library.scores.of_reference(@reference[:id])
+
+    def table = @table ||= Ethoscope::Layers::SectionTable.new(@sheet.analysis.to_h).rows
 
     def current = @current ||= @library.readings.current(@reference[:id])
 
     # Bars are told in the present count, and what is measured and open as it follows from what was put right.
     def readings
       rows = @library.readings.of_reference(@reference[:id])
-      return rows unless sheet
+      return rows unless @sheet
 
       rows.map { |row| placed(current[row[:aspect]]&.fetch(:id) == row[:id] ? derived(row) : row) }
     end
@@ -37,7 +58,7 @@ module Api
     def placed(row)
       return row unless row[:starts_at] && row[:ends_at]
 
-      first_bar, last_bar = sheet.timeline.bar_run(row[:starts_at], row[:ends_at])
+      first_bar, last_bar = @sheet.timeline.bar_run(row[:starts_at], row[:ends_at])
       row.merge(first_bar:, last_bar:)
     end
 
@@ -47,8 +68,12 @@ module Api
       row.merge(measured_now.fetch(row[:aspect]).to_h.slice(:value, :statement, :note, :why, :rivals, :confidence))
     end
 
+    # What is measured, with the loop that follows from the chords as a person put them.
     def measured_now
-      @measured_now ||= Ethoscope::Readings::Reader.new(@library.analysis(@reference)).readings.to_h { |reading| [reading.aspect, reading] }
+      @measured_now ||= begin
+        data = @library.analysis(@reference).to_h.merge(@sheet.analysis.to_h.slice(:loop))
+        Ethoscope::Readings::Reader.new(Ethoscope::Analysis.new(data)).readings.to_h { |reading| [reading.aspect, reading] }
+      end
     end
   end
 end

@@ -6,7 +6,7 @@ module Api
     helpers do
       def sound_rows(study)
         library.references.of_study(study[:id]).flat_map do |reference|
-          library.readings.of_reference(reference[:id]).select { |reading| reading[:aspect] == "layer" }.map do |reading|
+          library.readings.of_aspect(reference[:id], "layer").map do |reading|
             { reading_id: reading[:id], reference_id: reference[:id], song: reference[:title] }.merge(reading[:value].slice(:name, :role)).merge(card: reading[:value][:card] || {})
           end
         end
@@ -14,21 +14,21 @@ module Api
     end
 
     get "/studies/:id/sounds" do |id|
-      study = library.studies.find(id.to_i)
+      study = library.studies.find(number(id))
       answer(sounds: sound_rows(study))
     end
 
     # A copy of a layer's card in another reference, without its place in the song.
     post "/readings/:id/copies" do |id|
-      reading = library.readings.find(id.to_i)
+      reading = library.readings.find(number(id))
       raise Problem.new(422, "invalid", "Only layers have cards that can be copied.") unless reading[:aspect] == "layer"
 
       target = reference_of(input(Schemas::LayerCopy)[:reference_id])
       sheet_of(target)
       from = reference_of(reading[:reference_id])
       value = reading[:value].slice(:name, :role, :card).merge(spans: [])
-      edit(target, "Copy #{reading[:statement]} from #{from[:title]}", 201) do
-        library.readings.note(target[:id], { aspect: "layer", value:, statement: reading[:statement], source: "heard", note: "from #{from[:title]}" })
+      edit(target, "Copy #{reading[:statement]} from #{from[:title]}", 201) do |readings|
+        readings.note(target[:id], { aspect: "layer", value:, statement: reading[:statement], source: "heard", note: "from #{from[:title]}" })
       end
     end
   end

@@ -7,7 +7,7 @@ module Api
 
     helpers do
       def stem_and_reference(id)
-        stem = library.stems.find(id.to_i)
+        stem = library.stems.find(number(id))
         [stem, reference_of(stem[:reference_id])]
       end
 
@@ -34,7 +34,7 @@ module Api
 
     delete "/stems/:id" do |id|
       stem, reference = stem_and_reference(id)
-      library.stems.delete(stem[:id])
+      library.remove { library.stems.delete(stem[:id]) }
       derived(reference, {})
     end
 
@@ -47,13 +47,13 @@ module Api
     get "/stems/:id/audio" do |id|
       stem, = stem_and_reference(id)
       path, format = library.recordings.playable(library.recordings.find(stem[:recording_id]))
-      send_file path, type: References::AUDIO_TYPES.fetch(format, "application/octet-stream"), disposition: :inline
+      send_sound path, References::AUDIO_TYPES.fetch(format, "application/octet-stream")
     end
 
     post "/references/:id/score" do |id|
       reference = reference_of(id)
       check_size(Ethoscope::Midi::ScoreReader::MAX_BYTES)
-      score = library.scores.keep(reference[:id], request.body.read.to_s, upload_name)
+      score = library.import_score(reference, request.body.read.to_s, upload_name)
       derived(reference, { score: }, 201)
     end
 
@@ -64,7 +64,7 @@ module Api
 
     delete "/references/:id/score" do |id|
       reference = reference_of(id)
-      library.scores.delete(reference[:id])
+      library.remove { library.scores.delete(reference[:id]) }
       derived(reference, {})
     end
   end

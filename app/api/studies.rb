@@ -3,21 +3,19 @@
 module Api
   # Studies, their references, profile and checklists.
   class Studies < Base
-    HEARTBEAT_SECONDS = 10
-
-    helpers Uploads
+    helpers Uploads, Targets
 
     helpers do
       def reference_rows(study_id)
         rows = library.references.of_study(study_id)
         runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
-        rows.map do |row|
-          row.merge(analysis: runs[row[:recording_id]], marks: View.marks(library, row), summary: View.summary(library, row))
-        end
+        rows.map { |row| row.merge(analysis: runs[row[:recording_id]], **View.of(library, row)) }
       end
 
-      def target_key(study)
-        study[:target_tonic] && study[:target_mode] && Ethoscope::Harmony::Key.named(study[:target_tonic], study[:target_mode])
+      def runs_of(study_id)
+        rows = library.references.of_study(study_id)
+        runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
+        rows.to_h { |row| [row[:id], runs[row[:recording_id]]] }
       end
     end
 
@@ -28,58 +26,47 @@ module Api
     end
 
     get("/studies/:id") do |id|
-      study = library.studies.find(id.to_i)
+      study = library.studies.find(number(id))
       answer(study:, references: reference_rows(study[:id]), checklists: library.checklists.of_study(study[:id]), assemblies: library.assemblies.of_study(study[:id]))
     end
 
-    patch("/studies/:id") { |id| answer(study: library.studies.update(id.to_i, input(Schemas::StudyChange))) }
+    patch("/studies/:id") { |id| answer(study: library.studies.update(number(id), input(Schemas::StudyChange))) }
 
     delete "/studies/:id" do |id|
-      library.studies.delete(id.to_i)
+      library.remove { library.studies.delete(number(id)) }
+      settings.bulletin.publish
       answer({})
     end
 
     post "/studies/:id/references" do |id|
       check_size
-      reference = library.import(id.to_i, request.body, upload_name)
+      reference = library.import(number(id), request.body, upload_name)
       settings.bulletin.publish
       answer({ reference: }, 201)
     end
 
-    # Streams the state of a study's analyses until none is waiting or running.
-    get "/studies/:id/events" do |id|
-      study_id = library.studies.find(id.to_i)[:id]
-      content_type "text/event-stream"
-      headers "cache-control" => "no-store", "x-accel-buffering" => "no"
-      stream do |out|
-        seen = nil
-        loop do
-          seen = seen ? settings.bulletin.wait(seen, HEARTBEAT_SECONDS) : settings.bulletin.edition
-          rows = library.references.of_study(study_id)
-          runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
-          state = rows.to_h { |row| [row[:id], runs[row[:recording_id]]] }
-          out << "event: progress\ndata: #{JSON.generate(state)}\n\n"
-          next if state.values.compact.any? { |run| %w[queued running].include?(run[:state]) }
+    # How far the analyses of a study are. Pages ask again and again while something runs, with the edition that they have seen: as long
+    # as nothing has happened since, no table is read for the answer.
+    get "/studies/:id/progress" do |id|
+      edition = settings.bulletin.edition
+      next answer(edition:) if params[:seen] == edition.to_s
 
-          out << "event: idle\ndata: {}\n\n"
-          break
-        end
-      end
+      answer(edition:, runs: runs_of(library.studies.find(number(id))[:id]))
     end
 
     get "/studies/:id/profile" do |id|
-      study = library.studies.find(id.to_i)
-      songs = library.songs(study[:id])
+      study = library.studies.find(number(id))
+      songs, left_out = library.songs(study[:id])
       if songs.empty?
         raise Problem.new(409, "nothing_analysed",
           "No reference is analysed yet. Add one, or wait until its analysis is done.")
       end
 
-      answer(study:, profile: Ethoscope::Plain.frozen(Ethoscope::Profile::Builder.new(songs).profile))
+      answer(study:, left_out:, profile: Ethoscope::Plain.frozen(Ethoscope::Profile::Builder.new(songs, entries: library.entries.by_kind(study[:id]).method(:[])).profile))
     end
 
     post "/studies/:id/checklists" do |id|
-      study = library.studies.find(id.to_i)
+      study = library.studies.find(number(id))
       wanted = input(Schemas::NewChecklist)
       answer({ checklist: Planning.new(library, study, target_key(study)).create(wanted) }, 201)
     end

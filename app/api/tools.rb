@@ -14,14 +14,15 @@ module Api
 
     # Asked with every letter that is typed, so what can't be read yet is an answer, not an error.
     get "/references/:id/chord" do |id|
-      key = Ethoscope::Annotations::LocalKeys.new(sheet_of(reference_of(id)).analysis.to_h).at(params[:bar].to_i)
-      answer(chord: Ethoscope::Annotations::ChordReading.of(params[:symbol].to_s, key), problem: nil)
+      wanted = asked(Schemas::ChordQuestion)
+      key = Ethoscope::Annotations::LocalKeys.new(sheet_of(reference_of(id)).analysis.to_h).at(wanted[:bar] || 1)
+      answer(chord: Ethoscope::Annotations::ChordReading.of(wanted[:symbol], key), problem: nil)
     rescue Ethoscope::Errors::UnreadableChord => e
       answer(chord: nil, problem: "#{e.message[0].upcase}#{e.message[1..]}.")
     end
 
     get "/references/:id/scale" do |id|
-      key = Ethoscope::Harmony::Key.named(params[:tonic].to_s, params[:mode].to_s)
+      key = Ethoscope::Harmony::Key.named(*asked(Schemas::KeyQuestion).values_at(:tonic, :mode))
       answer(scale: Ethoscope::Annotations::ScaleUse.new(sheet_of(reference_of(id)).analysis.to_h, key).to_h)
     end
 
@@ -45,7 +46,7 @@ module Api
       path = library.recordings.part_path(recording_of(id), Store::Separations::PARTS.find { |name| name == part } || raise(Store::Missing, "There is no such part."))
       raise Store::Missing, "This part is not separated yet." unless File.exist?(path)
 
-      send_file path, type: "audio/flac", disposition: :inline
+      send_sound path, "audio/flac"
     end
   end
 end

@@ -9,9 +9,8 @@ module Api
 
     # @return [String] what the file was called, without control characters; it never names a file here
     def upload_name
-      name = URI.decode_www_form_component(request.env["HTTP_X_FILE_NAME"].to_s)
-      name = name.dup.force_encoding(Encoding::UTF_8).scrub("").gsub(/[[:cntrl:]]/, "")
-      name.strip.empty? ? "untitled" : name[0, 300]
+      name = Ethoscope::Plain.name(URI.decode_www_form_component(request.env["HTTP_X_FILE_NAME"].to_s))
+      name.empty? ? "untitled" : name[0, 300]
     rescue ArgumentError
       "untitled"
     end

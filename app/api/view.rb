@@ -5,6 +5,15 @@ module Api
   module View
     MARKS = %w[tempo key loop form layers techniques].freeze
 
+    # @param library [Store::Library]
+    # @param reference [Hash]
+    # @return [Hash] marks, summary, and problem: a sentence where the reference can't be shown
+    def self.of(library, reference)
+      { marks: marks(library, reference), summary: summary(library, reference), problem: nil }
+    rescue Store::Unshowable => e
+      { marks: marks(library, reference), summary: nil, problem: e.message }
+    end
+
     # How far each kind of reading is: none, measured, confirmed, corrected or refuted.
     #
     # @param library [Store::Library]

@@ -29,7 +29,7 @@ module Cli
     def stems(mix)
       return [] unless @stems
 
-      Dir.children(@stems).sort.select { |name| Folder::EXTENSIONS.include?(File.extname(name).downcase) }.filter_map { |name| stem(name, mix) }
+      Dir.children(@stems).sort.select { |name| Folder.sound?(File.join(@stems, name)) }.filter_map { |name| stem(name, mix) }
     end
 
     def stem(name, mix)
@@ -52,7 +52,7 @@ module Cli
     end
 
     def tell(name, sentence)
-      @err.puts("#{name}: #{sentence}")
+      @err.puts("#{Command.shown(name)}: #{sentence}")
       nil
     end
   end

@@ -10,6 +10,7 @@ module Cli
     DONE = 0
     USAGE = 2
     UNUSABLE = 3
+    UNWRITTEN = 4
     BANNER = <<~TEXT
       ethoscope analyze FILE [--json]        what the engine hears in one recording; with --tempo, --meter, --key or
                                              --downbeat it listens again with that put right
@@ -17,6 +18,10 @@ module Cli
       ethoscope analyze DIR --out DIR        every audio file of a folder, one NAME.json each; with --beside, NAME.stems
                                              and NAME.mid beside it are used
     TEXT
+
+    # @param path [String] of a file, in whatever encoding
+    # @return [String] its name as it can be shown
+    def self.shown(path) = Ethoscope::Plain.text(File.basename(path.b))
 
     # @param out [IO] results
     # @param err [IO] progress and errors
@@ -26,8 +31,19 @@ module Cli
     end
 
     # @param arguments [Array<String>]
-    # @return [Integer] exit code: 0 done, 2 bad usage, 3 a file can't be analysed
+    # @return [Integer] exit code: 0 done, 2 bad usage, 3 a file can't be analysed, 4 the result can't be written
     def run(arguments)
+      code = carry_out(arguments)
+      @out.flush
+      code
+    rescue Errno::ENOSPC, Errno::EDQUOT, Errno::EPIPE, Errno::EIO => e
+      @err.puts("The result could not be written (#{e.message}).")
+      UNWRITTEN
+    end
+
+    private
+
+    def carry_out(arguments)
       options = {}
       parser = parser_for(options)
       verb, path, *rest = parser.parse(arguments)
@@ -35,11 +51,9 @@ module Cli
       return usage("Say what to analyse.") unless verb == "analyze" && path && rest.empty?
 
       dispatch(path, options)
-    rescue OptionParser::ParseError, ArgumentError => e
-      usage("#{e.message}.")
+    rescue OptionParser::ParseError, Ethoscope::Errors::Unfit => e
+      usage("#{Ethoscope::Plain.text(e.message).delete_suffix(".")}.")
     end
-
-    private
 
     def parser_for(options)
       OptionParser.new(BANNER) do |parser|
@@ -59,13 +73,13 @@ module Cli
 
     def dispatch(path, options)
       missing = [path, *options.values_at(:stems, :midi)].compact.find { |wanted| !File.exist?(wanted) }
-      return usage("There is no such file or folder: #{missing}") if missing
+      return usage("There is no such file or folder: #{self.class.shown(missing)}") if missing
       return single(path, options) unless File.directory?(path)
       return usage("A folder needs --out DIR.") unless options[:out]
 
       Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err, beside: options[:beside]).analyse_all? ? DONE : UNUSABLE
-    rescue SystemCallError => e
-      usage("#{e.message}.")
+    rescue Errno::ENOENT, Errno::EACCES, Errno::EEXIST, Errno::ENOTDIR, Errno::EISDIR => e
+      usage("#{Ethoscope::Plain.text(e.message)}.")
     end
 
     def single(path, options)
@@ -75,11 +89,12 @@ module Cli
       sources = Beside.new(**options.slice(:stems, :midi), err: @err).sources(features)
       analysis = Ethoscope::Analysis.derived(features, corrections, sources) { |stage, share| progress.at(stage, share) }
       progress.done
-      @out.puts(options[:json] ? JSON.pretty_generate(analysis.to_h) : Summary.new(File.basename(path), analysis).to_s)
+      analysis.fetch(:gaps).each { |gap| @err.puts("Not told: #{gap[:what]} (#{gap[:fault] || gap[:reason]}).") }
+      @out.puts(options[:json] ? JSON.pretty_generate(analysis.to_h) : Summary.new(self.class.shown(path), analysis).to_s)
       DONE
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
       progress&.done
-      @err.puts("#{File.basename(path)}: #{e.message}")
+      @err.puts("#{self.class.shown(path)}: #{e.message}")
       UNUSABLE
     end
 

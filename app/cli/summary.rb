@@ -48,7 +48,7 @@ module Cli
 
     def feel
       groove = @data[:groove]
-      spread = groove[:timing].max_by { |timing| timing[:onsets] }[:spread_ms]
+      spread = groove[:timing].max_by { |timing| timing[:onsets] }&.fetch(:spread_ms)
       line = format("%<percent>d %% of a pair of %<unit>ss", percent: groove[:swing_ratio] * 100, unit: groove[:swing_unit])
       spread ? "#{line}, #{groove[:feel]}: onsets within #{spread} ms" : line
     end

@@ -4,21 +4,9 @@ require "json"
 
 module Jobs
   # Analyses as jobs: whole runs, and derivations with what a person put right.
-  class AnalysisQueue
+  class AnalysisQueue < JobQueue
     # @param library [Store::Library]
-    def initialize(library)
-      @library = library
-    end
-
-    # @return [Hash, nil] the next job
-    def claim = @library.analyses.claim
-
-    # Takes up what a killed run left.
-    def resume = @library.analyses.resume
-
-    # @param job [Hash]
-    # @return [String] the recording that is worked on
-    def path(job) = @library.recordings.path(recording(job))
+    def initialize(library) = super(library, library.analyses)
 
     # @param job [Hash]
     # @return [Hash] what the worker has to do
@@ -28,24 +16,20 @@ module Jobs
         features: @library.recordings.features_path(recording(job)) }
     end
 
-    # @param job [Hash]
-    # @param message [Hash] stage and progress
-    def advance(job, message) = @library.analyses.advance(job[:id], message[:stage], message[:progress])
-
     # Stores what the worker wrote: the analysis, and beside it a copy for browsers and the measurements where it made them.
     #
     # @param job [Hash]
     # @param result [String] path
     def finish(job, result)
-      @library.recordings.keep_copy(job[:recording_id], "#{result}.flac")
-      @library.recordings.take_in("#{result}.features", @library.recordings.features_path(recording(job))) if File.exist?("#{result}.features")
+      keep_measurements(job, result)
       @library.analyses.finish(job[:id], File.read(result, encoding: Encoding::UTF_8))
       derive_anew(job) unless job[:corrections]
     end
 
     # @param job [Hash]
-    # @param reason [String] one clear sentence
-    def fail(job, reason) = @library.analyses.fail(job[:id], reason)
+    # @param message [Hash] stage and progress
+    # @return [Integer] as {JobQueue#advance}
+    def advance(job, message) = @library.analyses.advance(job[:id], message[:stage], message[:progress])
 
     private
 
@@ -58,8 +42,6 @@ module Jobs
       score = sources[:score]
       { stems:, score: score && { path: @library.scores.path(score[:sha256]), roles: score[:roles] } }
     end
-
-    def recording(job) = @library.recordings.find(job[:recording_id])
 
     # What people put right is worked into what was measured anew.
     def derive_anew(job) = @library.references.of_recording(job[:recording_id]).each { |reference| @library.derive(reference) }

@@ -6,7 +6,8 @@ module Jobs
     def initialize
       @mutex = Mutex.new
       @changed = ConditionVariable.new
-      @edition = 0
+      # Another one than before a restart, so that pages which waited through it ask anew.
+      @edition = Time.now.to_i
     end
 
     # @return [Integer] grows with each change

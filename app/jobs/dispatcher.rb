@@ -1,17 +1,22 @@
 # frozen_string_literal: true
 
 require "fileutils"
-require "io/wait"
 require "json"
 require "rbconfig"
 require "securerandom"
 
 module Jobs
-  # Gives queued jobs to worker processes, a few at a time, and has stored what they bring back or why they failed.
+  # Gives queued jobs to worker processes, a few at a time, and has stored what they bring back or why they failed. Whatever happens to
+  # a job or to the database, it goes on.
   class Dispatcher
     WORKER = File.expand_path("../../bin/analysis-worker", __dir__)
     # How long an idle thread sleeps before it looks at the queue unasked.
     IDLE_SECONDS = 2
+    # How long ending the threads may take.
+    STOP_SECONDS = 1.5
+
+    # A job that ended while its end could not be stored.
+    Unsettled = Struct.new(:queue, :job, :reason)
 
     # @param library [Store::Library]
     # @param bulletin [Bulletin]
@@ -24,7 +29,8 @@ module Jobs
       @limits = limits
       @command = command
       @scratch = File.join(library.home, "scratch")
-      @running = []
+      @running = {}.compare_by_identity
+      @unsettled = Queue.new
     end
 
     # Takes up what a killed run left, and starts to work.
@@ -32,18 +38,20 @@ module Jobs
     # @return [Dispatcher] self
     def start
       FileUtils.mkdir_p(@scratch)
-      FileUtils.rm_f(Dir.glob(File.join(@scratch, "*")))
+      FileUtils.rm_f(Dir.glob("*", base: @scratch).map { |name| File.join(@scratch, name) })
       @queues.each(&:resume)
+      @lifeline, @held = IO.pipe
       @threads = Array.new(@limits.workers) { Thread.new { serve } }
       self
     end
 
-    # Ends the workers; what they were at is taken up at the next start.
+    # Ends the workers; what they were at waits for the next start, and that it was ended does not count as a failure of it.
     def stop
       @stopping = true
       @bulletin.publish
-      @running.dup.each { |pid| end_process(pid) }
-      @threads&.each { |thread| thread.join(5) }
+      @running.dup.each_value(&:kill)
+      @threads&.each { |thread| thread.join(STOP_SECONDS) }
+      [@lifeline, @held].compact.each(&:close)
     end
 
     private
@@ -51,100 +59,84 @@ module Jobs
     def serve
       edition = @bulletin.edition
       until @stopping
-        job = claim
-        job ? work(*job) : edition = @bulletin.wait(edition, IDLE_SECONDS)
+        job = surviving { next_job }
+        job ? surviving { work(*job) } : edition = @bulletin.wait(edition, IDLE_SECONDS)
       end
     end
 
-    # While the database can't be written (a full disk, say) nothing is claimed; the queues are looked at again later.
-    def claim
+    # A thread that ended would take the queue with it without a word.
+    def surviving
+      yield
+    rescue StandardError => e
+      warn "Background work: #{e.class}: #{e.message}\n#{e.backtrace&.first(5)&.join("\n")}"
+      nil
+    end
+
+    def next_job
+      settle_what_is_left
       @queues.each do |queue|
         job = queue.claim
         return [queue, job] if job
       end
       nil
-    rescue Sequel::DatabaseError => e
-      warn "No job could be claimed: #{e.message}"
-      nil
+    end
+
+    # While the database can't be written (a full disk, say) nothing is claimed; this raises then, and is tried again later.
+    def settle_what_is_left
+      until @unsettled.empty?
+        left = @unsettled.pop
+        begin
+          left.queue.fail(left.job, left.reason)
+        rescue StandardError
+          @unsettled << left
+          raise
+        end
+      end
     end
 
     def work(queue, job)
       result = File.join(@scratch, "#{job[:id]}-#{SecureRandom.hex(4)}.json")
       @bulletin.publish
-      error = supervise(queue, job, result)
-      return if @stopping
-
-      File.exist?(result) ? queue.finish(job, result) : queue.fail(job, error)
+      ended(queue, job, result, supervise(queue, job, result))
     rescue StandardError => e
-      give_up(queue, job, e)
+      return queue.release(job) if @stopping
+
+      warn "Job #{job[:id]}: #{e.class}: #{e.message}\n#{e.backtrace&.first(5)&.join("\n")}"
+      give_up(queue, job, "The result could not be stored. #{disk_full?(e) ? "The disk is full: make room and try again." : "Try again."}")
     ensure
-      FileUtils.rm_f(Dir.glob("#{result}*"))
+      FileUtils.rm_f(Dir.glob("#{File.basename(result)}*", base: @scratch).map { |name| File.join(@scratch, name) })
       @bulletin.publish
     end
 
-    # What can't even be marked as failed is taken up at the next start.
-    def give_up(queue, job, error)
-      queue.fail(job, "The result could not be stored (#{error.message}).")
-    rescue Sequel::DatabaseError => e
-      warn "Job #{job[:id]} could not be marked as failed: #{e.message}"
+    def ended(queue, job, result, outcome)
+      return queue.release(job) if @stopping
+      return if outcome == :unwanted || !queue.wanted?(job)
+
+      outcome.nil? && File.exist?(result) ? queue.finish(job, result) : queue.fail(job, outcome || "The work ended without a result. Try again.")
     end
 
-    # Runs the worker to its end or to its limits; says what went wrong, nil when nothing did.
+    def disk_full?(error) = error.is_a?(Errno::ENOSPC) || Store::Database.full?(error)
+
+    # What can't even be marked as failed now is marked later.
+    def give_up(queue, job, reason)
+      queue.fail(job, reason)
+    rescue StandardError
+      @unsettled << Unsettled.new(queue, job, reason)
+    end
+
     def supervise(queue, job, result)
-      reader, writer = IO.pipe
-      pid = spawn_worker(queue, job, result, writer)
-      writer.close
-      said = follow(queue, job, reader, pid)
-      status = Process.wait2(pid).last
-      said || (status.success? ? nil : ending(status))
+      command = [*@command, queue.path(job), result, JSON.generate(queue.task(job))]
+      process = @running[job] = WorkerProcess.new(command, @limits, @lifeline)
+      process.run { |message| !@stopping && (message ? told(queue, job, message) : queue.wanted?(job)) }
     ensure
-      @running.delete(pid)
-      reader&.close
+      @running.delete(job)
     end
 
-    def spawn_worker(queue, job, result, writer)
-      pid = Process.spawn(*@command, queue.path(job), result, JSON.generate(queue.task(job)), out: writer, err: File::NULL, in: File::NULL, pgroup: true,
-        rlimit_as: @limits.bytes, rlimit_cpu: @limits.seconds.ceil)
-      @running << pid
-      pid
-    end
-
-    # Reads progress lines until the worker closes its end; kills it when its time is over.
-    def follow(queue, job, reader, pid)
-      deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + @limits.seconds
-      while (line = next_line(reader, deadline))
-        return timed_out(pid) if line == :late
-
-        message = JSON.parse(line, symbolize_names: true)
-        return message[:error] if message[:error]
-
-        queue.advance(job, message)
-        @bulletin.publish
-      end
-    end
-
-    def next_line(reader, deadline)
-      left = deadline - Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      return :late unless left.positive? && reader.wait_readable(left)
-
-      reader.gets
-    end
-
-    def timed_out(pid)
-      end_process(pid)
-      "This took longer than #{@limits.seconds} s and was stopped. Try a shorter recording."
-    end
-
-    def end_process(pid)
-      Process.kill(:KILL, -pid)
-    rescue Errno::ESRCH
-      # It ended by itself in the meantime.
-    end
-
-    def ending(status)
-      return "The work stopped unexpectedly (signal #{status.termsig}). Try again." if status.signaled?
-
-      "The work stopped unexpectedly (exit code #{status.exitstatus}). Try again."
+    # Nothing was changed: nobody waits for it any more.
+    def told(queue, job, message)
+      wanted = queue.advance(job, message).positive?
+      @bulletin.publish if wanted
+      wanted
     end
   end
 end

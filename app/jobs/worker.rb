@@ -40,7 +40,9 @@ module Jobs
       report(stage: features ? "rhythm" : "decoding", progress: 0.0)
       features ||= measured_features
       corrections = Ethoscope::Corrections.of(**@task.fetch(:corrections, {}))
-      write(JSON.generate(Ethoscope::Analysis.derived(features, corrections, sources) { |stage, share| told(stage, share) }.to_h))
+      analysis = Ethoscope::Analysis.derived(features, corrections, sources) { |stage, share| told(stage, share) }
+      analysis.fetch(:gaps).each { |gap| warn "#{File.basename(@recording)}: #{gap[:what]}: #{gap[:fault] || gap[:reason]}" }
+      write(JSON.generate(analysis.to_h))
     end
 
     def sources
@@ -71,9 +73,7 @@ module Jobs
       Store::FeaturesFile.write(features, "#{@result}.features")
       copy_for_playback
       features
-    rescue Ethoscope::Errors::UnusableAudio => e
-      raise e unless e.message.include?("silent")
-
+    rescue Ethoscope::Errors::SilentAudio
       raise Ethoscope::Errors::UnusableStem, "This stem is silent. Export it again, or leave it out."
     end
 
@@ -135,7 +135,7 @@ module Jobs
     # Left beside the result as RESULT.flac; a copy that can't be made costs the sound on the page, not the analysis.
     def copy_for_playback
       info = Ethoscope::Audio::Decoder.new(@recording).probe
-      Ethoscope::Audio::PlaybackCopy.write(@recording, "#{@result}.flac") if Ethoscope::Audio::PlaybackCopy.needed?(info)
+      Ethoscope::Audio::PlaybackCopy.write(@recording, info[:format], "#{@result}.flac") if Ethoscope::Audio::PlaybackCopy.needed?(info)
     rescue Ethoscope::Errors::UnreadableAudio
       FileUtils.rm_f("#{@result}.flac")
     end

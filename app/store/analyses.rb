@@ -4,11 +4,17 @@ module Store
   # Analyses: runs of the engine, queued, running, done or failed. Those with corrections are derived from what a plain run measured,
   # with what a person put right.
   class Analyses < Rows
-    # A run that ended the whole application this often is not tried again.
-    ATTEMPTS = 3
+    TABLE = :analyses
+    # Nothing is left of the stage of a run that does not run.
+    IDLE = { stage: nil }.freeze
+    WORK = "The analysis"
     # Derivations of one recording that are kept, so that undo and redo find them.
     KEPT = 24
+    # Analyses that are kept ready, as a study of some size needs them.
+    READY = 24
     LIGHT = %i[id recording_id state stage progress error engine_version created_at finished_at].freeze
+
+    include Runs
 
     # @param recording_id [Integer]
     # @return [Hash, nil] the newest run, without its data
@@ -21,12 +27,26 @@ module Store
       db[:analyses].where(id: newest).select(*LIGHT).as_hash(:recording_id)
     end
 
+    # @param db [Sequel::Database]
+    def initialize(db)
+      super
+      @kept = Kept.new(READY)
+    end
+
+    # @param id [Integer] a run that is done
+    # @return [Ethoscope::Analysis]
+    # @raise [Missing]
+    def find(id)
+      @kept.fetch(id) { Ethoscope::Analysis.from_h(parse(existing(db[:analyses].where(id:, state: "done").get(:data), "analysis"))) }
+    end
+
+    # @param recording_id [Integer]
+    # @return [Integer, nil] the newest run that is done
+    def finished_id(recording_id) = db[:analyses].where(recording_id:, state: "done", corrections: nil).max(:id)
+
     # @param recording_id [Integer]
     # @return [Array(Integer, Ethoscope::Analysis), nil] id and data of the newest run that is done
-    def finished(recording_id)
-      row = db[:analyses].where(recording_id:, state: "done", corrections: nil).order(Sequel.desc(:id)).first
-      row && [row[:id], Ethoscope::Analysis.from_h(parse(row[:data]))]
-    end
+    def finished(recording_id) = finished_id(recording_id)&.then { |id| [id, find(id)] }
 
     # @param recording_id [Integer]
     # @param corrections [Hash] arguments of {Ethoscope::Corrections.of}
@@ -35,11 +55,8 @@ module Store
 
     # @param recording_id [Integer]
     # @param corrections [Hash]
-    # @return [Ethoscope::Analysis, nil] nil while it is not done
-    def derived(recording_id, corrections)
-      row = derivations(recording_id).where(corrections: JSON.generate(corrections), state: "done").first
-      row && Ethoscope::Analysis.from_h(parse(row[:data]))
-    end
+    # @return [Integer, nil] the run that derived with them, nil while it is not done
+    def derived_id(recording_id, corrections) = derivations(recording_id).where(corrections: JSON.generate(corrections), state: "done").get(:id)
 
     # Queues a derivation unless there is one, done or not; one that failed is tried again.
     #
@@ -73,10 +90,7 @@ module Store
     def claim
       db.transaction(mode: :immediate) do
         row = db[:analyses].where(state: "queued").order(Sequel.expr(corrections: nil), :id).first
-        next unless row
-
-        db[:analyses].where(id: row[:id]).update(state: "running", attempts: row[:attempts] + 1, progress: 0.0, stage: "decoding")
-        row
+        row && begun(row, stage: "decoding")
       end
     end
 
@@ -92,7 +106,7 @@ module Store
     def finish(id, json)
       analysis = Ethoscope::Analysis.from_h(JSON.parse(json))
       db.transaction(mode: :immediate) do
-        row = db[:analyses][id:]
+        row = db[:analyses][id:] or next
         db[:analyses].where(id:).update(state: "done", progress: 1.0, stage: nil, data: json, finished_at: now,
           engine_version: analysis.fetch(:engine_version))
         next prune(row[:recording_id]) if row[:corrections]
@@ -100,22 +114,6 @@ module Store
         db[:references].where(recording_id: row[:recording_id]).each do |reference|
           Readings.new(db).measure(reference[:id], id, analysis)
         end
-      end
-    end
-
-    # @param id [Integer]
-    # @param reason [String] one clear sentence
-    def fail(id, reason) = db[:analyses].where(id:).update(state: "failed", stage: nil, error: reason, finished_at: now)
-
-    # After a crash: what was running waits again, unless it brought the application down before.
-    #
-    # @return [Integer] how many runs wait again
-    def resume
-      db.transaction(mode: :immediate) do
-        worn = db[:analyses].where(state: "running") { attempts >= ATTEMPTS }
-        worn.update(state: "failed", stage: nil, finished_at: now,
-          error: "The analysis was cut off #{ATTEMPTS} times. Try again, or try another file.")
-        db[:analyses].where(state: "running").update(state: "queued", stage: nil, progress: 0.0)
       end
     end
 

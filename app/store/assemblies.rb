@@ -3,7 +3,11 @@
 module Store
   # Songs that come without a mix: which files they are put together from, and how far that is. A row is gone when its song stands.
   class Assemblies < Rows
-    ATTEMPTS = 3
+    TABLE = :assemblies
+    IDLE = {}.freeze
+    WORK = "Putting this song together"
+
+    include Runs
 
     # @param study_id [Integer]
     # @return [Array<Hash>] those that wait for files, run or failed
@@ -48,10 +52,10 @@ module Store
     #
     # @param id [Integer]
     # @return [Hash]
-    # @raise [ArgumentError] when there is nothing to put together
+    # @raise [Ethoscope::Errors::Unfit] when there is nothing to put together
     def queue(id)
       row = find(id)
-      raise ArgumentError, "add stems or a MIDI file first" if row[:stems].empty? && row[:score_sha256].nil?
+      raise Ethoscope::Errors::Unfit, "add stems or a MIDI file first" if row[:stems].empty? && row[:score_sha256].nil?
 
       db[:assemblies].where(id:).exclude(state: "running").update(state: "queued", error: nil, attempts: 0)
       find(id)
@@ -61,8 +65,7 @@ module Store
     def claim
       db.transaction(mode: :immediate) do
         row = db[:assemblies].where(state: "queued").order(:id).first or next
-        db[:assemblies].where(id: row[:id]).update(state: "running", attempts: row[:attempts] + 1, progress: 0.0)
-        plain(row)
+        plain(begun(row))
       end
     end
 
@@ -71,20 +74,9 @@ module Store
     def advance(id, progress) = db[:assemblies].where(id:, state: "running").update(progress:)
 
     # @param id [Integer]
-    # @param reason [String] one clear sentence
-    def fail(id, reason) = db[:assemblies].where(id:).update(state: "failed", error: reason)
-
-    # @param id [Integer]
     def delete(id)
       find(id)
       db[:assemblies].where(id:).delete
-    end
-
-    # After a crash: what was running waits again, unless it brought the application down before.
-    def resume
-      worn = db[:assemblies].where(state: "running") { attempts >= ATTEMPTS }
-      worn.update(state: "failed", error: "Putting this song together was cut off #{ATTEMPTS} times.")
-      db[:assemblies].where(state: "running").update(state: "queued")
     end
 
     private

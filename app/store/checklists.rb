@@ -54,6 +54,21 @@ module Store
     end
 
     # @param id [Integer] an item
+    # @return [Hash]
+    # @raise [Missing]
+    def item(id) = plain(existing(db[:items][id:], "item"))
+
+    # Gives an item the target that follows from the readings now; its tick and its note stay.
+    #
+    # @param id [Integer]
+    # @param now [Ethoscope::Checklist::Item]
+    # @return [Hash]
+    def retarget(id, now)
+      db[:items].where(id:).update(said(now))
+      item(id)
+    end
+
+    # @param id [Integer] an item
     # @param attributes [Hash] state, note
     # @return [Hash] the item after the change
     # @raise [Missing]
@@ -80,9 +95,14 @@ module Store
     end
 
     def insert(checklist_id, position, number, item, reading_ids)
-      db[:items].insert(checklist_id:, position:, number:, stage: item.stage, title: item.title, target: item.target, tolerance: item.tolerance,
-        measure: item.measure && JSON.generate(item.measure), minutes: item.minutes, steps: JSON.generate(item.steps),
-        fallback: item.fallback, from: item.from, reading_id: reading_ids[item.from])
+      db[:items].insert(checklist_id:, position:, number:, stage: item.stage, title: item.title, from: item.from, about: item.about,
+        reading_id: reading_ids[item.from], **said(item))
+    end
+
+    # What an item asks for, and how.
+    def said(item)
+      { target: item.target, tolerance: item.tolerance, measure: item.measure && JSON.generate(item.measure), minutes: item.minutes,
+        steps: JSON.generate(item.steps), fallback: item.fallback }
     end
 
     def plain(item) = item.merge(steps: parse(item[:steps]), measure: parse(item[:measure]))

@@ -10,17 +10,33 @@ module Store
     # How long a connection waits for another one's write to end, and how often it looks.
     BUSY_SECONDS = 10
     BUSY_PAUSE = 0.004
+    # One for each thread that may ask at a time: requests, workers, and one that sweeps.
+    CONNECTIONS = 40
 
     # @param home [String] the data directory; made when missing
     # @return [Sequel::Database] foreign keys on, write-ahead log, waiting for locks
     def self.open(home)
       FileUtils.mkdir_p(home)
-      db = Sequel.connect(adapter: "sqlite", database: File.join(home, "ethoscope.sqlite3"), foreign_keys: true, max_connections: 12,
+      db = Sequel.connect(adapter: "sqlite", database: File.join(home, "ethoscope.sqlite3"), foreign_keys: true, max_connections: CONNECTIONS, pool_timeout: BUSY_SECONDS,
         after_connect: ->(connection) { prepare(connection) })
       Sequel.extension :migration
       Sequel::Migrator.run(db, MIGRATIONS)
       db
     end
+
+    # @param error [Exception]
+    # @return [Boolean] whether the disk was full
+    def self.full?(error) = cause_of(error).is_a?(SQLite3::FullException)
+
+    # @param error [Exception]
+    # @return [Boolean] whether somebody else was writing for longer than one waits
+    def self.busy?(error)
+      error.is_a?(Sequel::PoolTimeout) || [SQLite3::BusyException, SQLite3::LockedException].any? { |kind| cause_of(error).is_a?(kind) }
+    end
+
+    # @param error [Exception]
+    # @return [Exception] what the database itself raised
+    def self.cause_of(error) = (error.wrapped_exception if error.respond_to?(:wrapped_exception)) || error.cause || error
 
     # SQLite's own busy timeout sleeps without letting other threads of this process run, so that the one which holds the
     # lock could never give it back; this handler sleeps in Ruby.

@@ -4,25 +4,19 @@ module Store
   # Remembers every change that a person makes to the readings of a reference, so that it can be undone and done again, at any
   # depth and after a restart. Each edit holds the rows that it touched as they were before and after.
   #
-  #   journal.record(reference_id, "Confirm tempo") { readings.mark(id, "confirmed") }
+  #   journal.record(reference_id, "Confirm tempo") { |readings| readings.mark(id, "confirmed") }
   #   journal.undo(reference_id)
   class Journal < Rows
     # @param reference_id [Integer]
     # @param label [String] what is done, in words
     # @param revision [Integer, nil] of the sheet that the person saw; nil to change it whatever it is
+    # @yieldparam readings [Readings] through which everything is changed that is to be undone
     # @yieldreturn [Object] handed back
     # @return [Object]
     # @raise [Stale] when the sheet has moved on; nothing is changed then
+    # @raise [Ethoscope::Errors::Unfit] when what is to be stored makes no sense
     def record(reference_id, label, revision: nil, &change)
-      refused = nil
-      result = db.transaction(mode: :immediate) do
-        carry_out(current(reference_id, revision), label, &change)
-      rescue ArgumentError => e
-        # The adapter would take it for an error of its own.
-        refused = e
-        raise Sequel::Rollback
-      end
-      refused ? raise(refused) : result
+      db.transaction(mode: :immediate) { carry_out(current(reference_id, revision), label, &change) }
     end
 
     # @param reference_id [Integer]
@@ -50,9 +44,9 @@ module Store
     private
 
     def carry_out(reference, label)
-      before = rows(reference[:id])
-      result = yield
-      changes = difference(before, rows(reference[:id]))
+      tape = Tape.new
+      result = yield Readings.new(db, tape)
+      changes = tape.changes { |ids| db[:readings].where(id: ids).as_hash(:id) }
       write(reference, label, changes) unless changes.empty?
       result
     end
@@ -63,12 +57,6 @@ module Store
 
       labels = db[:edits].where(reference_id:).where { Sequel[:revision] > revision }.order(:number).select_map(:label)
       raise Stale.new(reference[:revision], labels)
-    end
-
-    def rows(reference_id) = db[:readings].where(reference_id:).as_hash(:id)
-
-    def difference(before, after)
-      (before.keys | after.keys).sort.filter_map { |id| { id:, before: before[id], after: after[id] } unless before[id] == after[id] }
     end
 
     # What was undone before can't be done again once something else is done.
@@ -83,7 +71,9 @@ module Store
       db.transaction(mode: :immediate) do
         reference = current(reference_id, revision)
         edit = db[:edits][reference_id:, number: reference[:applied] + ahead] or next
-        put_back(parse(edit[:changes]), image)
+        changes = parse(edit[:changes])
+        put_back(changes, image)
+        Readings.new(db).carry_over(reference_id, changes.map { |change| change[:id] })
         db[:references].where(id: reference_id).update(applied: reference[:applied] + (ahead.zero? ? -1 : 1), revision: reference[:revision] + 1)
         edit[:label]
       end

@@ -7,9 +7,21 @@ module Store
     # Statements that a person makes about some stretch of a song.
     NOTED = %w[chord layer technique mark change sighting].freeze
 
+    # @param db [Sequel::Database]
+    # @param tape [Tape, nil] remembers what is changed
+    def initialize(db, tape = nil)
+      super(db)
+      @tape = tape
+    end
+
     # @param reference_id [Integer]
     # @return [Array<Hash>] all of them, oldest first
     def of_reference(reference_id) = db[:readings].where(reference_id:).order(:id).map { |row| plain(row) }
+
+    # @param reference_id [Integer]
+    # @param aspect [String]
+    # @return [Array<Hash>] its readings of that aspect, oldest first
+    def of_aspect(reference_id, aspect) = noted(reference_id, aspect)
 
     # @param id [Integer]
     # @return [Hash]
@@ -26,6 +38,13 @@ module Store
         standing = group.select { |row| standing?(row) }
         standing.max_by { |row| [rank(row), row[:id]] } || group.last
       end
+    end
+
+    # @param reference_id [Integer]
+    # @return [Array] changes whenever a reading does
+    def stamp(reference_id)
+      rows = db[:readings].where(reference_id:)
+      [db[:references].where(id: reference_id).get(:revision), rows.max(:id), rows.count]
     end
 
     # @param reference_id [Integer]
@@ -49,7 +68,7 @@ module Store
     # @return [Array<Ethoscope::Annotations::Note>] what a person says over the measured sheet, oldest first
     def notes(reference_id)
       form = current(reference_id)["form"]
-      rows = of_reference(reference_id).select { |row| NOTED.include?(row[:aspect]) }
+      rows = noted(reference_id, NOTED)
       rows << form if form && form[:source] != "measured" && form.dig(:value, :entries)
       rows.map do |row|
         Ethoscope::Annotations::Note.new(from: row[:starts_at], to: row[:ends_at], **row.slice(:id, :aspect, :value, :source, :state, :note))
@@ -65,7 +84,7 @@ module Store
       db.transaction do
         before = by_aspect(reference_id)
         Ethoscope::Readings::Reader.new(analysis).readings.each do |reading|
-          state = state_of(reading, before.fetch(reading.aspect, []))
+          state = state_of(reading.aspect, reading.value, before.fetch(reading.aspect, []))
           insert(reference_id, aspect: reading.aspect, value: reading.value, statement: reading.statement, note: reading.note,
             why: reading.why, rivals: reading.rivals, confidence: reading.confidence, source: "measured", analysis_id:, state:)
         end
@@ -81,9 +100,9 @@ module Store
     def mark(id, state)
       db.transaction(mode: :immediate) do
         reading = find(id)
-        db[:readings].where(id:).update(state:)
+        write([id], state:)
         put_to_rest(reading) if state == "confirmed" && ASPECTS.include?(reading[:aspect])
-        db[:readings].where(id: reading[:supersedes_id], state: "corrected").update(state: "open") if state == "refuted"
+        write(db[:readings].where(id: reading[:supersedes_id], state: "corrected").select_map(:id), state: "open") if state == "refuted"
         find(id)
       end
     end
@@ -96,13 +115,13 @@ module Store
     # @param note [String]
     # @param link [String] where it is said
     # @return [Hash] the new reading
-    # @raise [ArgumentError] when the value does not fit the aspect
+    # @raise [Ethoscope::Errors::Unfit] when the value does not fit the aspect
     def correct(id, value:, source:, note: "", link: "")
       old = find(id)
-      # Before the transaction: in it, the adapter would take an ArgumentError for one of its own.
+      value = Ethoscope::Readings::Values.checked(old[:aspect], value)
       statement = Ethoscope::Readings::Reader.heard(old[:aspect], value)
       db.transaction(mode: :immediate) do
-        db[:readings].where(id:).update(state: "corrected")
+        write([id], state: "corrected")
         insert(old[:reference_id], aspect: old[:aspect], value:, statement:, note:, link:, source:, supersedes_id: id)
       end
     end
@@ -116,8 +135,9 @@ module Store
     # @param note [String]
     # @param link [String] where it is said
     # @return [Hash] the new reading
-    # @raise [ArgumentError] when the value does not fit the aspect
+    # @raise [Ethoscope::Errors::Unfit] when the value does not fit the aspect
     def add(reference_id, aspect:, value:, source:, note: "", link: "")
+      value = Ethoscope::Readings::Values.checked(aspect, value)
       statement = Ethoscope::Readings::Reader.heard(aspect, value)
       insert(reference_id, aspect:, value:, statement:, note:, link:, source:)
     end
@@ -128,30 +148,66 @@ module Store
     # @param attributes [Hash] aspect (one of NOTED), value, statement, source, and any of note, state, starts_at, ends_at, first_bar,
     #   last_bar, supersedes_id, confidence
     # @return [Hash]
-    def note(reference_id, attributes) = insert(reference_id, **attributes)
+    # @raise [Ethoscope::Errors::Unfit] when the value does not fit the aspect
+    def note(reference_id, attributes)
+      insert(reference_id, **attributes, value: Ethoscope::Readings::Values.checked(attributes.fetch(:aspect), attributes.fetch(:value)))
+    end
 
     # @param id [Integer]
     # @param change [Hash] value, statement, note or link of a person's note
     # @return [Hash]
+    # @raise [Ethoscope::Errors::Unfit] when the value does not fit the aspect
     def revise(id, change)
-      personal(id)
-      change = change.merge(value: JSON.generate(change[:value])) if change[:value]
-      db[:readings].where(id:).update(change.slice(:value, :statement, :note, :link))
+      aspect = personal(id)[:aspect]
+      change = change.merge(value: JSON.generate(Ethoscope::Readings::Values.checked(aspect, change[:value]))) if change[:value]
+      write([id], **change.slice(:value, :statement, :note, :link))
       find(id)
     end
 
     # @param id [Integer] what was said there is replaced
-    def replace(id) = db[:readings].where(id:).update(state: "corrected")
+    def replace(id) = write([id], state: "corrected")
 
     # @param id [Integer] a person's note
     def delete(id)
       personal(id)
+      # What it replaced loses the link to it.
+      touch(db[:readings].where(supersedes_id: id).select_map(:id) << id)
       db[:readings].where(id:).delete
+    end
+
+    # After an undo: what was said of a measurement that was measured anew since holds for the newest one.
+    #
+    # @param reference_id [Integer]
+    # @param ids [Array<Integer>] readings that were put back
+    def carry_over(reference_id, ids)
+      by_aspect(reference_id).each_value do |rows|
+        measured = rows.select { |row| row[:source] == "measured" }
+        place = measured.index { |row| ids.include?(row[:id]) } or next
+        measured.drop(place + 1).each do |newer|
+          before = by_aspect(reference_id).fetch(newer[:aspect]).select { |row| row[:id] < newer[:id] }
+          write([newer[:id]], state: state_of(newer[:aspect], newer[:value], before))
+        end
+      end
     end
 
     private
 
-    def by_aspect(reference_id) = of_reference(reference_id).select { |row| ASPECTS.include?(row[:aspect]) }.group_by { |row| row[:aspect] }
+    def noted(reference_id, aspects) = db[:readings].where(reference_id:, aspect: aspects).order(:id).map { |row| plain(row) }
+
+    # Everything that changes rows goes through here, so that it can be undone.
+    def write(ids, **change)
+      touch(ids)
+      db[:readings].where(id: ids).update(change) unless ids.empty? || change.empty?
+    end
+
+    def touch(ids)
+      return unless @tape
+
+      rows = db[:readings].where(id: ids).as_hash(:id)
+      ids.each { |id| @tape.note(id, rows[id]) }
+    end
+
+    def by_aspect(reference_id) = noted(reference_id, ASPECTS).group_by { |row| row[:aspect] }
 
     def rank(row)
       return 3 if row[:state] == "confirmed"
@@ -163,14 +219,14 @@ module Store
     def standing?(row) = !%w[corrected refuted].include?(row[:state])
 
     def put_to_rest(reading)
-      db[:readings].where(reference_id: reading[:reference_id], aspect: reading[:aspect], state: %w[open confirmed])
-                   .exclude(id: reading[:id]).update(state: "corrected")
+      beside = db[:readings].where(reference_id: reading[:reference_id], aspect: reading[:aspect], state: %w[open confirmed]).exclude(id: reading[:id])
+      write(beside.select_map(:id), state: "corrected")
     end
 
     # The state in which a new measurement comes in, and what becomes of the last one.
-    def state_of(reading, before)
+    def state_of(aspect, value, before)
       last = before.reverse.find { |row| row[:source] == "measured" } or return before.empty? ? "open" : "corrected"
-      same = Ethoscope::Readings::Agreement.same?(reading.aspect, last[:value], reading.value)
+      same = Ethoscope::Readings::Agreement.same?(aspect, last[:value], value)
       return "corrected" if last[:state] == "corrected"
       return last[:state] == "refuted" && same ? "refuted" : "open" unless standing?(last)
       return "open" if last[:state] == "confirmed" && !same
@@ -181,15 +237,17 @@ module Store
 
     def personal(id)
       reading = find(id)
-      return if NOTED.include?(reading[:aspect])
+      return reading if NOTED.include?(reading[:aspect])
 
-      raise ArgumentError, "only your own notes can be changed"
+      raise Ethoscope::Errors::Unfit, "only your own notes can be changed"
     end
 
     def insert(reference_id, aspect:, value:, statement:, source:, **rest)
       row = { reference_id:, aspect:, value: JSON.generate(value), statement:, source:, created_at: now }.merge(rest)
       row[:rivals] = JSON.generate(row.fetch(:rivals, []))
-      find(db[:readings].insert(row))
+      id = db[:readings].insert(row)
+      @tape&.note(id, nil)
+      find(id)
     end
 
     def plain(row) = row.merge(value: parse(row[:value]), rivals: parse(row[:rivals]))

@@ -13,8 +13,10 @@ module Store
       super(db)
       @folder = File.join(home, "recordings")
       FileUtils.mkdir_p(@folder)
-      sweep
     end
+
+    # A file that was written completely and checked, before it is taken in.
+    Received = Struct.new(:path, :sha256, :bytes, :facts)
 
     # Keeps the bytes of a stream once, however often they come. The file is written beside its place and renamed.
     # It has no extension meanwhile, so that readers of tags look at the bytes.
@@ -24,19 +26,43 @@ module Store
     # @yieldreturn [Hash] format and duration
     # @return [Hash] the recording's row
     # @raise [DiskFull] when there is no room; nothing is left behind
-    def keep(stream)
+    def keep(stream, &)
+      received = receive(stream, &)
+      take(received)
+    ensure
+      FileUtils.rm_f(received.path) if received
+    end
+
+    # The first half of {#keep}: the file is written and checked, and nobody knows it yet. Whoever calls this removes it.
+    #
+    # @param stream [IO]
+    # @yieldparam path [String]
+    # @yieldreturn [Hash] format and duration
+    # @return [Received]
+    # @raise [DiskFull]
+    def receive(stream)
       partial = File.join(@folder, "part-#{SecureRandom.hex(8)}")
       sha256, bytes = write(stream, partial)
-      facts = yield partial
-      known = db[:recordings][sha256:]
+      Received.new(partial, sha256, bytes, yield(partial))
+    rescue Errno::ENOSPC, Errno::EDQUOT
+      FileUtils.rm_f(partial)
+      raise DiskFull, "The disk is full; nothing was stored. Make room and drop the file again."
+    rescue StandardError
+      FileUtils.rm_f(partial)
+      raise
+    end
+
+    # The second half of {#keep}.
+    #
+    # @param received [Received]
+    # @return [Hash] the recording's row
+    def take(received)
+      known = db[:recordings][sha256: received.sha256]
       return known if known && File.exist?(path(known))
 
-      settle(partial, sha256)
-      known || find(db[:recordings].insert(sha256:, bytes:, format: facts[:format], duration: facts[:duration], created_at: now))
-    rescue Errno::ENOSPC, Errno::EDQUOT
-      raise DiskFull, "The disk is full; nothing was stored. Make room and drop the file again."
-    ensure
-      FileUtils.rm_f(partial) if partial
+      settle(received.path, received.sha256)
+      facts = received.facts
+      known || find(db[:recordings].insert(sha256: received.sha256, bytes: received.bytes, format: facts[:format], duration: facts[:duration], created_at: now))
     end
 
     # @param id [Integer]
@@ -78,12 +104,25 @@ module Store
       File.rename(made, copy_path(find(id))) if File.exist?(made)
     end
 
+    # Removes a recording's file and all that was made of it.
+    #
+    # @param sha256 [String]
+    def remove_files(sha256)
+      folder = File.dirname(path(sha256:))
+      FileUtils.rm_f(Dir.glob("#{sha256}*", base: folder).map { |name| File.join(folder, name) })
+      Dir.rmdir(folder) if Dir.exist?(folder) && Dir.empty?(folder)
+    end
+
+    # Removes what a run left that was killed while it wrote, and files that no row knows.
+    def sweep
+      FileUtils.rm_f(Dir.glob("part-*", base: @folder).map { |name| File.join(@folder, name) })
+      known = db[:recordings].select_map(:sha256).to_set
+      Dir.glob("??/*", base: @folder).map { |name| File.basename(name)[0, 64] }.uniq.each { |sha256| remove_files(sha256) unless known.include?(sha256) }
+    end
+
     private
 
     def copy_path(recording) = "#{path(recording)}.flac"
-
-    # Leftovers of a run that was killed while it wrote.
-    def sweep = FileUtils.rm_f(Dir.glob(File.join(@folder, "part-*")))
 
     def write(stream, partial)
       digest = Digest::SHA256.new

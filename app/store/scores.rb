@@ -63,6 +63,14 @@ module Store
       db[:scores].where(reference_id:).delete
     end
 
+    # Removes files that no reference and none of the others needs, and what a killed run left.
+    #
+    # @param others [Array<String>] SHA-256 of files that are needed besides
+    def sweep(others)
+      needed = (db[:scores].select_map(:sha256) + others).to_set { |sha256| "#{sha256}.mid" }
+      FileUtils.rm_f((Dir.children(@folder) - needed.to_a).map { |name| File.join(@folder, name) })
+    end
+
     # @param sha256 [String]
     # @return [String] where that file lies
     def path(sha256) = File.join(@folder, "#{sha256}.mid")

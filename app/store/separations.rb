@@ -5,8 +5,11 @@ module Store
   class Separations < Rows
     # The parts that a separation gives.
     PARTS = %w[struck steady].freeze
-    # A run that ended the whole application this often is not tried again.
-    ATTEMPTS = 3
+    TABLE = :separations
+    IDLE = {}.freeze
+    WORK = "The separation"
+
+    include Runs
 
     # @param recording_id [Integer]
     # @return [Hash, nil]
@@ -29,8 +32,7 @@ module Store
     def claim
       db.transaction(mode: :immediate) do
         row = db[:separations].where(state: "queued").order(:id).first or next
-        db[:separations].where(id: row[:id]).update(state: "running", attempts: row[:attempts] + 1, progress: 0.0)
-        row
+        begun(row)
       end
     end
 
@@ -40,16 +42,5 @@ module Store
 
     # @param id [Integer]
     def finish(id) = db[:separations].where(id:).update(state: "done", progress: 1.0, error: nil)
-
-    # @param id [Integer]
-    # @param reason [String] one clear sentence
-    def fail(id, reason) = db[:separations].where(id:).update(state: "failed", error: reason)
-
-    # After a crash: what was running waits again, unless it brought the application down before.
-    def resume
-      worn = db[:separations].where(state: "running") { attempts >= ATTEMPTS }
-      worn.update(state: "failed", error: "The separation was cut off #{ATTEMPTS} times.")
-      db[:separations].where(state: "running").update(state: "queued", progress: 0.0)
-    end
   end
 end

@@ -3,9 +3,13 @@
 module Store
   # Stems of references: which recording they are, their role, where they lie in the mix, and how far their measuring is.
   class Stems < Rows
-    ATTEMPTS = 3
+    TABLE = :stems
+    IDLE = {}.freeze
+    WORK = "Measuring this stem"
     # Stems of one reference.
     MOST = 64
+
+    include Runs
 
     # @param reference_id [Integer]
     # @return [Array<Hash>] in the order in which they came
@@ -63,8 +67,7 @@ module Store
       db.transaction(mode: :immediate) do
         measured = db[:references].join(:analyses, recording_id: :recording_id).where(Sequel[:analyses][:state] => "done").select(Sequel[:references][:id])
         row = db[:stems].where(state: "queued", reference_id: measured).order(:id).first or next
-        db[:stems].where(id: row[:id]).update(state: "running", attempts: row[:attempts] + 1, progress: 0.0)
-        row
+        begun(row)
       end
     end
 
@@ -75,16 +78,5 @@ module Store
     # @param id [Integer]
     # @param place [Hash] offset, agreement, distinct and seconds
     def finish(id, place) = db[:stems].where(id:).update(place.slice(:offset, :agreement, :distinct, :seconds).merge(state: "done", progress: 1.0, error: nil))
-
-    # @param id [Integer]
-    # @param reason [String] one clear sentence
-    def fail(id, reason) = db[:stems].where(id:).update(state: "failed", error: reason)
-
-    # After a crash: what was running waits again, unless it brought the application down before.
-    def resume
-      worn = db[:stems].where(state: "running") { attempts >= ATTEMPTS }
-      worn.update(state: "failed", error: "Measuring this stem was cut off #{ATTEMPTS} times.")
-      db[:stems].where(state: "running").update(state: "queued", progress: 0.0)
-    end
   end
 end

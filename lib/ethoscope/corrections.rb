@@ -7,7 +7,7 @@ module Ethoscope
 
   # Checks what it is given.
   class Corrections
-    TEMPI = (20.0..400.0)
+    TEMPI = (20..400)
 
     # From a moment on another tempo holds.
     TempoChange = Value.of(:at, :bpm)
@@ -28,21 +28,35 @@ module Ethoscope
     # @param modulations [Array<Hash>] at (seconds), tonic and mode
     # @param sections [Array<Hash>] label, letter and start (seconds), in order
     # @return [Corrections]
-    # @raise [ArgumentError] when a value makes no sense
+    # @raise [Errors::Unfit] when a value makes no sense
     def self.of(bpm: nil, meter: nil, first_downbeat: nil, key: nil, tempo_changes: [], modulations: [], sections: [])
       check_tempi([bpm, *tempo_changes.map { |change| change.fetch(:bpm) }].compact)
-      new(bpm: bpm&.to_f, meter: meter && Rhythm::Meter.named(meter), first_downbeat: first_downbeat&.to_f, key: key && key_of(key),
+      new(bpm: bpm&.to_f, meter: meter && meter_of(meter), first_downbeat: first_downbeat&.to_f, key: key && key_of(key),
         tempo_changes: tempo_changes.map { |change| TempoChange.new(at: change.fetch(:at).to_f, bpm: change.fetch(:bpm).to_f) }.sort_by(&:at).freeze,
         modulations: modulations.map { |change| Modulation.new(at: change.fetch(:at).to_f, key: key_of(change)) }.sort_by(&:at).freeze,
         sections: sections.map { |section| SectionStart.new(**section.slice(:label, :letter, :start)) }.freeze)
     end
 
     def self.check_tempi(tempi)
-      raise ArgumentError, "a tempo lies between 20 and 400 BPM" unless tempi.all? { |bpm| TEMPI.cover?(bpm) }
+      raise Errors::Unfit, "a tempo lies between 20 and 400 BPM" unless tempi.all? { |bpm| TEMPI.cover?(bpm) }
     end
     private_class_method :check_tempi
 
-    def self.key_of(hash) = Harmony::Key.named(hash.fetch(:tonic), hash.fetch(:mode))
+    def self.meter_of(name)
+      names = Rhythm::Meter::ALL.map(&:name)
+      raise Errors::Unfit, "the meter #{name} is not known; choose one of #{names.join(", ")}" unless names.include?(name)
+
+      Rhythm::Meter.named(name)
+    end
+    private_class_method :meter_of
+
+    def self.key_of(hash)
+      tonic, mode = hash.values_at(:tonic, :mode)
+      raise Errors::Unfit, "#{tonic} is no note; write a tonic such as Eb or F#" unless tonic.to_s.match?(Harmony::PitchClass::NAME)
+      raise Errors::Unfit, "the mode #{mode} is not known; choose one of #{Harmony::Key::MODES.join(", ")}" unless Harmony::Key::MODES.include?(mode)
+
+      Harmony::Key.named(tonic, mode)
+    end
     private_class_method :key_of
 
     # @return [Boolean] whether a person said how to count

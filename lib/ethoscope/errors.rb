@@ -15,7 +15,13 @@ module Ethoscope
     # A stem that says nothing of the song: silent, of another song, or all of it; the message says which.
     class UnusableStem < StandardError; end
 
+    # The sound was read and is silent throughout.
+    class SilentAudio < UnusableAudio; end
+
+    # What a person asks for does not fit the song, or makes no sense; the message says why and what would.
+    class Unfit < StandardError; end
+
     # A chord symbol can't be read; the message says which part and how it is written.
-    class UnreadableChord < ArgumentError; end
+    class UnreadableChord < Unfit; end
   end
 end

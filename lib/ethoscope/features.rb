@@ -33,9 +33,9 @@ module Ethoscope
     # @param recording [Audio::Recording]
     # @yieldparam stage [Symbol] :level or :spectra, when it is done
     # @return [Features]
-    # @raise [Errors::UnusableAudio] when the recording is silent
+    # @raise [Errors::SilentAudio] when the recording is silent
     def self.of(recording)
-      raise Errors::UnusableAudio, "The recording is silent. Check the export and drop it again." if recording.peak < SILENT_PEAK
+      raise Errors::SilentAudio, "The recording is silent. Check the export and drop it again." if recording.peak < SILENT_PEAK
 
       level = { duration: recording.duration, channels: recording.channels.shape[0], peak: recording.peak,
                 true_peak: Audio::TruePeak.measure(recording), field: Audio::SoundField.of(recording) }

@@ -5,6 +5,6 @@ module Ethoscope
   Findings = Value.of(
     :features, :rhythm, :grid, :recognizer, :spans, :keys, :key, :key_confidence, :key_stretches, :pentatonic, :loop, :loops,
     :outside, :cadences, :bass, :sections, :novelty, :energy, :width, :side, :loudness, :balance, :layers, :leads, :patterns, :timings, :changes, :sightings,
-    :stems, :score, :voicings, :told_by
+    :stems, :score, :voicings, :told_by, :gaps
   )
 end

@@ -22,9 +22,10 @@ module Ethoscope
     end
 
     # @return [Rhythm::BeatGrid] bars of two seconds when nothing repeats
-    def grid
-      @grid ||= Rhythm::Recount.of(rhythm ? rhythm.grid : Rhythm::BeatGrid.nominal(features.duration), @corrections.tempo_changes)
-    end
+    def grid = recount.grid
+
+    # @return [Array<Corrections::TempoChange>] changes of tempo that the bars could not follow
+    def unkept = recount.unkept
 
     # @return [Harmony::NoteActivation] over half beats
     def notes = @notes ||= Harmony::NoteActivation.of(features.spectra, grid.half_beat_edges)
@@ -54,6 +55,8 @@ module Ethoscope
     def boundary_features = Form::BoundaryFeatures.new(bar_features, energy, side)
 
     private
+
+    def recount = @recount ||= Rhythm::Recount.of(rhythm ? rhythm.grid : Rhythm::BeatGrid.nominal(features.duration), @corrections.tempo_changes)
 
     def per_bar(&) = grid.bar_edges.each_cons(2).map(&)
   end

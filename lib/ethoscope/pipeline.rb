@@ -19,6 +19,7 @@ module Ethoscope
       @confidence = confidence
       @corrections = corrections
       @sources = sources
+      @gaps = Gaps.new
       @hearing = Hearing.new(features, corrections)
       @progress = progress || ->(_stage, _share) {}
     end
@@ -46,16 +47,32 @@ module Ethoscope
       count_as_written
       @rhythm = @hearing.rhythm&.then { |found| @corrections.tempo_changes.empty? ? found : found.with_moving_tempo }
       @grid = @hearing.grid
-      @ensemble = Ensemble.new(@sources, @features, @grid, @rhythm&.swing, placement: @placement)
-      @drums = Rhythm::DrumSteps.new(@features.short, @hearing.steps, told: @ensemble.strokes(@hearing.steps))
+      tell_of_changes
+      @ensemble = ensemble
+      @drums = Rhythm::DrumSteps.new(@features.short, @hearing.steps, told: beside("the drum steps of stems and MIDI", {}) { @ensemble.strokes(@hearing.steps) })
     end
+
+    # Where stems or a score can't be laid over the bars, the mix alone tells.
+    def ensemble
+      beside("stems and MIDI", nil) { Ensemble.new(@sources, @features, @grid, @rhythm&.swing, placement: @placement) } ||
+        Ensemble.new(Sources.none, @features, @grid, @rhythm&.swing)
+    end
+
+    # Changes of tempo that the bars could not follow.
+    def tell_of_changes
+      @hearing.unkept.each do |change|
+        @gaps.told(format("%<bpm>.2f BPM from %<at>.1f s on", **change.to_h), "no whole bar of that tempo fits between there and the next change, or the end of the song")
+      end
+    end
+
+    def beside(what, otherwise, &) = @gaps.beside(what, otherwise, &)
 
     # A person's count holds before a score's, and a score's before what is heard.
     def count_as_written
       return if @sources.score.nil? || @corrections.counted? || @hearing.rhythm.nil?
 
       count = Ensemble::WrittenCount.new(@sources.score, @features, @hearing.rhythm)
-      @written = count.correction
+      @written = beside("the count of the MIDI file", nil) { count.correction }
       return @placement = count.placement unless @written
 
       @hearing = Hearing.new(@features, Corrections.new(**@corrections.to_h, **@written.to_h.slice(:bpm, :meter, :first_downbeat)))
@@ -64,7 +81,7 @@ module Ethoscope
     def find_chords
       @recognizer = @hearing.recognizer
       heard = @recognizer.spans
-      written = @ensemble.chords(heard)
+      written = beside("the chords of the MIDI file", []) { @ensemble.chords(heard) }
       @spans = written.empty? ? heard : written
       @chord_source = written.empty? ? "mix" : "midi"
     end
@@ -74,8 +91,8 @@ module Ethoscope
       @sections = @corrections.sections.empty? ? found_sections : heard_sections
       find_keys
       bars = @grid.per_bar(@spans)
-      @loop = Harmony::LoopFinder.new(bars, @key).main
-      @loops = Harmony::SectionLoops.new(bars, @sections, @key).loops
+      @loop = beside("the loop", nil) { Harmony::LoopFinder.new(bars, @key).main }
+      @loops = beside("the loops of sections", []) { Harmony::SectionLoops.new(bars, @sections, @key).loops }
     end
 
     def found_sections = Form::Labeler.new(@hearing.bar_features, @segmenter, @hearing.energy, @grid, @features.duration).sections
@@ -112,38 +129,49 @@ module Ethoscope
     end
 
     def find_layers
-      @layers = @ensemble.layers(Layers::Activity.new(@features.short, @hearing.notes, @grid, @hearing.drums).layers)
-      told = @ensemble.bass(@spans)
+      @layers = beside("the layers", []) { @ensemble.layers(Layers::Activity.new(@features.short, @hearing.notes, @grid, @hearing.drums).layers) }
+      told = beside("the bass of stems and MIDI", []) { @ensemble.bass(@spans) }
       @bass_source = told.empty? ? "mix" : @ensemble.source_of("bass")
-      @bass = told.empty? ? Harmony::BassLine.new(@hearing.notes, @spans).notes : told
-      lines = Layers::LeadLine.new(@hearing.notes, @grid)
-      @leads = @sections.filter_map { |section| lines.between(section.first_bar, section.bars) }
+      @bass = told.empty? ? beside("the bass line", []) { Harmony::BassLine.new(@hearing.notes, @spans).notes } : told
+      @leads = beside("the lead lines", []) { leads }
       find_groove
     end
 
+    def leads
+      lines = Layers::LeadLine.new(@hearing.notes, @grid)
+      @sections.filter_map { |section| lines.between(section.first_bar, section.bars) }
+    end
+
     def find_groove
-      @patterns = @rhythm ? @sections.map { |section| @drums.pattern(section.first_bar, section.bars) } : []
-      @timings = Rhythm::MicroTiming.new(@features.onset, @hearing.steps).timings
-      @changes = Form::Changes.new(@layers, @sections, @drums.hat_rates).list
+      @patterns = beside("the drum steps", []) { @rhythm ? @sections.map { |section| @drums.pattern(section.first_bar, section.bars) } : [] }
+      @timings = beside("the micro-timing", []) { Rhythm::MicroTiming.new(@features.onset, @hearing.steps).timings }
+      @changes = beside("what enters and leaves", []) { Form::Changes.new(@layers, @sections, @drums.hat_rates).list }
     end
 
     def find_techniques
-      scene = Techniques::Scene.new(grid: @grid, sections: @sections, features: @features, key: @key, stretches: @stretches, spans: @spans, loop: @loop,
+      @sightings = @rhythm ? beside("the techniques", []) { Techniques::Library.search(scene, @gaps) } : []
+    end
+
+    def scene
+      Techniques::Scene.new(grid: @grid, sections: @sections, features: @features, key: @key, stretches: @stretches, spans: @spans, loop: @loop,
         notes: @hearing.notes, layers: @layers, changes: @changes, width: @hearing.side, energy: @hearing.energy, drums: @drums, steps: @hearing.steps,
         players: @ensemble.players(drums: @drums, bass: @bass), constant: @rhythm.nil? || @rhythm.constant)
-      @sightings = @rhythm ? Techniques::Library.search(scene) : []
     end
 
     def findings
       chords = @spans.reject { |span| span.chord.none? }.map { |span| [@grid.place(span.first).first, span.chord] }
       Findings.new(
         features: @features, rhythm: @rhythm, grid: @grid, recognizer: @recognizer, spans: @spans, keys: @keys, key: @key, key_confidence: @key_confidence,
-        key_stretches: @stretches, pentatonic: @pentatonic, loop: @loop, loops: @loops, outside: Harmony::OutsideNote.list(@spans, @key, @grid),
-        cadences: Harmony::Cadence.find(chords, @key, @sections.drop(1).map(&:first_bar)), bass: @bass, sections: @sections, novelty: @segmenter.novelty, energy: @hearing.energy,
+        key_stretches: @stretches, pentatonic: @pentatonic, loop: @loop, loops: @loops,
+        outside: beside("notes from outside the scale", []) { Harmony::OutsideNote.list(@spans, @key, @grid) },
+        cadences: beside("the cadences", []) { Harmony::Cadence.find(chords, @key, @sections.drop(1).map(&:first_bar)) },
+        bass: @bass, sections: @sections, novelty: @segmenter.novelty, energy: @hearing.energy,
         width: @width, side: @hearing.side, loudness: @loudness, balance: Audio::Balance.new(@features.field), layers: @layers, leads: @leads,
         patterns: @patterns, timings: @timings, changes: @changes, sightings: @sightings,
-        stems: @ensemble.stems(@sections, whole), score: @ensemble.score(@sections), voicings: @ensemble.voicings(@spans),
-        told_by: { count: @written ? "midi" : "mix", chords: @chord_source, bass: @bass_source, drums: @ensemble.drum_source }
+        stems: beside("what the stems sound like", []) { @ensemble.stems(@sections, whole) },
+        score: beside("the parts of the MIDI file", nil) { @ensemble.score(@sections) },
+        voicings: beside("the voicings of the MIDI file", []) { @ensemble.voicings(@spans) },
+        told_by: { count: @written ? "midi" : "mix", chords: @chord_source, bass: @bass_source, drums: @ensemble.drum_source }, gaps: @gaps.list
       )
     end
 

@@ -22,6 +22,18 @@ module Ethoscope
       utf8.gsub(/[[:cntrl:]]/, " ")
     end
 
+    # Signs that turn or join text without being seen; a name made of nothing else is no name.
+    UNSEEN = /[[:cntrl:]\u00AD\u061C\u200B-\u200F\u2028-\u202E\u2060-\u206F\uFEFF]/
+    # Direction overrides and isolates, which can show a name in another order than it has.
+    TURNING = /[[:cntrl:]\u200E\u200F\u061C\u2028-\u202E\u2066-\u2069\uFEFF]/
+
+    # @param bytes [String] a name that somebody or some program wrote, in whatever encoding
+    # @return [String] UTF-8 without control characters and signs that turn the direction, empty when nothing is left to see
+    def self.name(bytes)
+      utf8 = bytes.dup.force_encoding(Encoding::UTF_8).scrub("")
+      utf8.gsub(UNSEEN, "").strip.empty? ? "" : utf8.gsub(TURNING, "").strip
+    end
+
     # @param object [Object] parsed JSON
     # @return [Object] the same with symbol keys
     def self.symbolized(object)

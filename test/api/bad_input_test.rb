@@ -33,7 +33,7 @@ class BadInputTest < Ethoscope::TestCase
   def test_forty_five_minutes
     upload_sound(SoundFile.sine(440, 1, channels: 1), "long.flac", "-af", "aloop=-1:44100", "-t", "2700", "-ar", "8000")
 
-    assert_refused 422, "unusable_audio", /45 minutes; 20 are the most/
+    assert_refused 422, "unusable_audio", /45:00 minutes; 20:00 is the most/
   end
 
   def test_a_truncated_mp3_is_taken_as_far_as_it_goes

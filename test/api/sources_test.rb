@@ -136,13 +136,13 @@ class SourcesTest < Ethoscope::TestCase
   end
 
   def test_decisions_stay_when_sources_come
-    send_json(:post, "/api/references/#{@reference[:id]}/sightings", { kind: "four_on_floor", state: "refuted", first_bar: 1, last_bar: 8 })
+    send_json(:post, "/api/references/#{@reference[:id]}/sightings", { kind: "width_contrast", state: "refuted", first_bar: 1, last_bar: 8 })
     send_json(:post, "/api/references/#{@reference[:id]}/techniques", { name: "melodica breath", kind: "handling_noise", first_bar: 3, last_bar: 4 })
     send_stem(StemFiles.kick, "kick.wav")
     work_off
     states = page[:readings].select { |row| %w[sighting technique].include?(row[:aspect]) }.map { |row| [row[:statement], row[:state]] }
 
-    assert_equal [["four on floor", "refuted"], ["melodica breath", "open"]], states
+    assert_equal [["width contrast", "refuted"], ["melodica breath", "open"]], states
   end
 
   private

@@ -76,12 +76,17 @@ class StudiesApiTest < Ethoscope::TestCase
     assert_equal 16, row[:summary][:bars]
   end
 
-  def test_progress_is_streamed_until_nothing_is_left_to_do
+  def test_progress_is_told_again_only_when_something_has_happened
     reference = analysed_reference
-    get("/api/studies/#{reference[:study_id]}/events", {}, "HTTP_HOST" => "127.0.0.1")
+    path = "/api/studies/#{reference[:study_id]}/progress"
+    first = get_json(path)
 
-    assert_equal "text/event-stream", last_response.media_type
-    assert_match(/\Aevent: progress\ndata: \{"#{reference[:id]}":\{.*"state":"done".*\n\nevent: idle\n/, last_response.body)
+    assert_equal "done", first[:runs][reference[:id].to_s.to_sym][:state]
+    assert_equal({ edition: first[:edition] }, get_json("#{path}?seen=#{first[:edition]}"))
+    bulletin.publish
+
+    assert_equal first[:edition] + 1, get_json("#{path}?seen=#{first[:edition]}")[:edition]
+    assert_includes answer.keys, :runs
   end
 
   def test_the_libraries_of_techniques_and_schools

@@ -121,7 +121,7 @@ class WorkbenchApiTest < Ethoscope::TestCase
   def test_marks_changes_and_sightings_are_noted
     mark = post_ok("#{@path}/marks", { type: "oddity", text: "a tone off", first_bar: 3, last_bar: 3 })[:reading]
     post_ok("#{@path}/changes", { bar: 9, text: "tape stop" })
-    post_ok("#{@path}/sightings", { kind: "drum_dropout", state: "refuted", first_bar: 4, last_bar: 4 })
+    post_ok("#{@path}/sightings", { kind: "width_contrast", state: "refuted", first_bar: 4, last_bar: 4 })
 
     assert_equal "a tone off", sheet[:analysis][:marks].first[:text]
     assert_equal "tape stop", sheet[:analysis][:changes].find { |change| change[:bar] == 9 }[:added].first[:text]

@@ -31,7 +31,7 @@ class EditingTest < BrowserCase
   end
 
   def test_a_change_that_comes_too_late_can_be_dropped
-    library.journal.record(@reference[:id], "Confirm key") { library.readings.mark(library.readings.current(@reference[:id])["key"][:id], "confirmed") }
+    library.journal.record(@reference[:id], "Confirm key") { |readings| readings.mark(library.readings.current(@reference[:id])["key"][:id], "confirmed") }
     expect_log(/409/)
     press "1", "x"
     click_button "Drop mine and reload"

@@ -44,6 +44,8 @@ class EnsembleBrowserTest < BrowserCase
     assert_selector "[data-testid=sheet] button[title='Audio 3, measured on its stem']", wait: PATIENT
     click_button "Remove Audio 3"
 
+    within("[role=dialog]") { click_button "Remove the stem" }
+
     assert_no_selector "[data-testid=sheet] button[title='Audio 3, measured on its stem']", wait: PATIENT
   end
 

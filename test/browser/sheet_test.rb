@@ -50,7 +50,7 @@ class SheetTest < BrowserCase
     fill_in "BPM", with: "4"
     click_button "Put it in its place"
 
-    assert_text "A tempo lies between 20 and 400 BPM."
+    assert_text "BPM must be between 20 and 400."
   end
 
   def test_a_rival_can_be_taken

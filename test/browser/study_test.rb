@@ -9,7 +9,7 @@ class StudyTest < BrowserCase
     visit "/studies/new"
     click_button "Start the study"
 
-    assert_selector "[role=alert]", text: "Title must be filled."
+    assert_selector "[role=alert]", text: "Title must not be empty."
     fill_in "Title", with: "Low Water"
     find("[role=radio][aria-label='Exact remake']").click
     fill_in "Tempo of the new track, if known", with: "72,5"

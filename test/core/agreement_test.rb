@@ -29,11 +29,11 @@ class AgreementTest < Ethoscope::TestCase
   def test_a_persons_values_are_statements
     assert_equal "100.00 BPM, then 90.00", Heard.statement("tempo", { bpm: 100, changes: [{ at: 9.0, bpm: 90 }] })
     assert_equal "A minor, then C major", Heard.statement("key", { tonic: "A", mode: "minor", modulations: [{ at: 9.0, tonic: "C", mode: "major" }] })
-    assert_equal "Two sections", Heard.statement("form", { entries: [{}, {}] })
+    assert_equal "Two sections", Heard.statement("form", { entries: [{ label: "verse", letter: "A", start: 0.0 }, { label: "drop", letter: "B", start: 9.6 }] })
   end
 
   def test_values_that_make_no_sense_are_refused
     [["tempo", { bpm: "fast" }], ["tempo", { bpm: 5 }], ["meter", { name: "9/4" }], ["key", { tonic: "A" }], ["form", { entries: [] }], ["loop", { text: " " }],
-     ["mood", { text: "sad" }]].each { |aspect, value| assert_raises(ArgumentError) { Heard.statement(aspect, value) } }
+     ["mood", { text: "sad" }]].each { |aspect, value| assert_raises(Ethoscope::Errors::Unfit) { Heard.statement(aspect, value) } }
   end
 end

@@ -60,7 +60,31 @@ class AnalysisTest < Ethoscope::TestCase
     assert_equal 24, part.fetch(:beats).size
     assert_in_delta part.fetch(:end), part.fetch(:chords).last[:end], 1e-4
     assert(part.fetch(:layers).all? { |layer| layer[:activity].size == 6 && layer[:spans].flatten.max.to_f <= part.fetch(:end) + 0.001 })
-    assert_equal @analysis.fetch(:key), part.fetch(:key)
+    assert_equal @analysis.key, part.key
+  end
+
+  def test_an_excerpt_names_no_bar_behind_its_last_one
+    sheet = Annotations::Sheet.new(@analysis,
+      [Annotations::Note.new(id: 1, aspect: "mark", value: { type: "idea", text: "late" }, from: 30.0, to: 31.0, source: "heard", state: "open", note: "")])
+    [1, 3, 6, 11].each do |bars|
+      part = Ethoscope::Excerpt.of(sheet.settled, bars).to_h
+      named = bars_named(part.except(:score, :stems))
+
+      assert_operator named.max, :<=, bars
+      assert_operator part[:bass][:notes].map { |note| note[:end] }.max.to_f, :<=, part[:end] + 0.001
+      assert_equal 7, Readings::Reader.new(Analysis.new(part)).readings.size
+    end
+  end
+
+  # Every bar that any part of an analysis speaks of.
+  def bars_named(part)
+    case part
+    when Hash
+      own = part.values_at(:bar, :first_bar, :last_bar).compact + part.fetch(:starts, []).grep(Integer) + (part[:bars].is_a?(Array) ? part[:bars].grep(Integer) : [])
+      own + part.values.flat_map { |inner| bars_named(inner) }
+    when Array then part.flat_map { |inner| bars_named(inner) }
+    else []
+    end
   end
 
   def test_an_excerpt_as_long_as_the_song_is_the_song

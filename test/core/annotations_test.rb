@@ -29,7 +29,7 @@ class AnnotationsTest < Ethoscope::TestCase
     [[1, 1.0], [3, 2.5], [16, 4.5]].each { |bar, beat| assert_equal [bar, beat], timeline.place(timeline.seconds(bar, beat)) }
 
     assert_equal [5, 8], timeline.bar_run(timeline.seconds(5), timeline.seconds(9))
-    assert_raises(ArgumentError) { timeline.seconds(18) }
+    assert_raises(Ethoscope::Errors::Unfit) { timeline.seconds(18) }
   end
 
   def test_a_written_chord_lies_over_the_measured_one_and_says_what_it_is

@@ -62,7 +62,7 @@ class AudioTest < Ethoscope::TestCase
     long = SoundFile.write(SoundFile.sine(440, 1, channels: 1), File.join(folder, "long.flac"), "-af", "aloop=-1:44100", "-t", "2700", "-ar", "8000")
     error = assert_raises(Ethoscope::Errors::UnusableAudio) { Audio::Decoder.new(long).check }
 
-    assert_match(/lasts 45 minutes; 20 are the most/, error.message)
+    assert_match(/lasts 45:00 minutes; 20:00 is the most/, error.message)
   end
 
   def test_a_truncated_file_is_decoded_as_far_as_it_goes
@@ -131,8 +131,7 @@ class AudioTest < Ethoscope::TestCase
     SoundFile.write(SoundFile.sine(440, 5), path, "-metadata", "title=Low Tide\u0007", "-metadata", "artist=Nobody at All")
     File.rename(path, bare = File.join(folder, "bare"))
 
-    assert_equal ["Low Tide", "Nobody at All"], Audio::Tags.read(bare).to_h.values
-    assert_equal [nil, nil], Audio::Tags.read(__FILE__).to_h.values
+    assert_equal ["Low Tide", "Nobody at All"], Audio::Decoder.new(bare).probe[:tags].to_h.values
   end
 
   def test_formats_that_browsers_do_not_play_get_a_copy
@@ -141,10 +140,10 @@ class AudioTest < Ethoscope::TestCase
 
     assert Audio::PlaybackCopy.needed?(info)
     refute Audio::PlaybackCopy.needed?({ format: "flac", codec: "flac" })
-    Audio::PlaybackCopy.write(path, copy = File.join(folder, "copy"))
+    Audio::PlaybackCopy.write(path, "aiff", copy = File.join(folder, "copy"))
 
     assert_equal "flac", Audio::Decoder.new(copy).probe[:format]
-    assert_raises(Ethoscope::Errors::UnreadableAudio) { Audio::PlaybackCopy.write(__FILE__, copy) }
+    assert_raises(Ethoscope::Errors::UnreadableAudio) { Audio::PlaybackCopy.write(__FILE__, "wav", copy) }
   end
 
   private

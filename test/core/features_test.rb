@@ -54,9 +54,9 @@ class FeaturesTest < Ethoscope::TestCase
   end
 
   def test_corrections_that_make_no_sense_are_refused
-    assert_raises(ArgumentError) { Ethoscope::Corrections.of(bpm: 4) }
-    assert_raises(ArgumentError) { Ethoscope::Corrections.of(meter: "9/5") }
-    assert_raises(ArgumentError) { Ethoscope::Corrections.of(key: { tonic: "H", mode: "major" }) }
+    assert_raises(Ethoscope::Errors::Unfit) { Ethoscope::Corrections.of(bpm: 4) }
+    assert_raises(Ethoscope::Errors::Unfit) { Ethoscope::Corrections.of(meter: "9/5") }
+    assert_raises(Ethoscope::Errors::Unfit) { Ethoscope::Corrections.of(key: { tonic: "H", mode: "major" }) }
   end
 
   private

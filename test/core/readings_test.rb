@@ -72,7 +72,7 @@ class ReadingsTest < Ethoscope::TestCase
     assert_equal "6/8 time", Reader.heard("meter", { name: "6/8" })
     assert_equal "two bars", Reader.heard("loop", { text: " two bars " })
     [["tempo", { bpm: "fast" }], ["tempo", { bpm: 4000 }], ["tempo", {}], ["key", { tonic: "H", mode: "major" }], ["meter", { name: "9/17" }],
-     ["loop", { text: " " }]].each { |aspect, value| assert_raises(ArgumentError) { Reader.heard(aspect, value) } }
+     ["loop", { text: " " }]].each { |aspect, value| assert_raises(Ethoscope::Errors::Unfit) { Reader.heard(aspect, value) } }
   end
 
   def test_numbers_are_words_when_they_are_small

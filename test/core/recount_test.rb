@@ -11,19 +11,19 @@ class RecountTest < Ethoscope::TestCase
   def changes(*pairs) = pairs.map { |at, bpm| Corrections::TempoChange.new(at:, bpm:) }
 
   def test_from_a_change_on_beats_follow_the_new_tempo
-    counted = Rhythm::Recount.of(grid, changes([4.8, 120.0]))
+    counted = Rhythm::Recount.of(grid, changes([4.8, 120.0])).grid
 
     assert_equal([0.0, 2.4, 4.8, 6.8, 8.8], counted.bar_edges.map { |edge| edge.round(3) })
   end
 
   def test_a_later_change_holds_from_there
-    counted = Rhythm::Recount.of(grid, changes([2.4, 120.0], [4.4, 60.0]))
+    counted = Rhythm::Recount.of(grid, changes([2.4, 120.0], [4.4, 60.0])).grid
 
     assert_equal([0.0, 2.4, 4.4, 8.4], counted.bar_edges.first(4).map { |edge| edge.round(3) })
   end
 
   def test_without_changes_the_count_stays
-    assert_equal grid.edges, Rhythm::Recount.of(grid, []).edges
+    assert_equal grid.edges, Rhythm::Recount.of(grid, []).grid.edges
   end
 
   def test_sections_tempo_and_keys_that_a_person_set_are_derived
@@ -42,6 +42,6 @@ class RecountTest < Ethoscope::TestCase
     values = { "tempo" => { bpm: 90, changes: [] }, "meter" => { name: "3/4" }, "key" => { text: "somewhere" }, "tuning" => { text: "flat" } }
 
     assert_equal({ bpm: 90.0, meter: "3/4" }, Corrections.arguments(values))
-    assert_raises(ArgumentError) { Corrections.of(tempo_changes: [{ at: 1.0, bpm: 1000 }]) }
+    assert_raises(Ethoscope::Errors::Unfit) { Corrections.of(tempo_changes: [{ at: 1.0, bpm: 1000 }]) }
   end
 end

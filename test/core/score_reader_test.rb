@@ -53,9 +53,24 @@ class ScoreReaderTest < Ethoscope::TestCase
     assert_match(/1 note began before the same pitch ended/, score.warnings.join)
   end
 
+  def test_chunks_that_are_no_tracks_are_passed_over
+    whole = MidiFile.bytes([["Lead", 0, [[0, 1, 60]]]])
+    alien = "XFIH\x00\x00\x00\x06abcdef".b
+    score = Midi::ScoreReader.read(whole[0, 14] + alien + whole[14..] + alien)
+
+    assert_equal [60], score.notes.map(&:pitch)
+    assert_empty score.warnings
+  end
+
+  def test_a_file_that_is_far_too_long_says_how_long_it_is
+    error = assert_raises(Unreadable) { Midi::ScoreReader.read(MidiFile.bytes([["far", 0, [[0, 1, 60], [20_000, 1, 60]]]])) }
+
+    assert_equal "This MIDI file lasts 166:40 minutes; 20:00 is the most. Cut out the song and drop that.", error.message
+  end
+
   def test_more_than_a_hundred_thousand_events
     many = Array.new(51_000) { |i| [i / 16.0, 0.05, 40 + (i % 40), 80] }
-    score = Midi::ScoreReader.read(MidiFile.bytes([["many", 0, many]]))
+    score = Midi::ScoreReader.read(MidiFile.bytes([["many", 0, many]], bpm: 240))
 
     assert_equal 51_000, score.notes.size
   end

@@ -50,7 +50,7 @@ class SheetEditsTest < Ethoscope::TestCase
 
   def test_edits_that_leave_a_section_empty_are_refused
     [-> { list.split(0, 1) }, -> { list.split(0, 5) }, -> { list.move(0, 2) }, -> { list.move(1, 9) }, -> { list.merge(3) }, -> { list.rename(0, { label: " " }) },
-     -> { list.split(9, 3) }].each { |edit| assert_raises(ArgumentError, &edit) }
+     -> { list.split(9, 3) }].each { |edit| assert_raises(Ethoscope::Errors::Unfit, &edit) }
   end
 
   def test_a_chord_is_written_over_the_one_that_stands_there
@@ -66,7 +66,7 @@ class SheetEditsTest < Ethoscope::TestCase
 
     assert_equal([[1], [1]], halves.map { |entry| [entry[:bar]] })
     assert_in_delta halves[0][:to], halves[1][:from]
-    assert_raises(ArgumentError) { chords.split(bar: 1, beat: 1.0) }
+    assert_raises(Ethoscope::Errors::Unfit) { chords.split(bar: 1, beat: 1.0) }
     merged = chords.merge(bar: 1).first
 
     assert_in_delta Timeline.new(data).seconds(3), merged[:to], 0.02
@@ -77,8 +77,8 @@ class SheetEditsTest < Ethoscope::TestCase
 
     assert_equal([5, 6, 7, 7, 9, 10], entries.map { |entry| entry[:bar] })
     assert_equal(%w[Am F C G Am F], entries.map { |entry| entry[:value][:symbol] })
-    assert_raises(ArgumentError) { chords.repeat(bar: 1, bars: 4, to_bar: 3, last_bar: 10) }
-    assert_raises(ArgumentError) { chords.repeat(bar: 1, bars: 4, to_bar: 5, last_bar: 90) }
+    assert_raises(Ethoscope::Errors::Unfit) { chords.repeat(bar: 1, bars: 4, to_bar: 3, last_bar: 10) }
+    assert_raises(Ethoscope::Errors::Unfit) { chords.repeat(bar: 1, bars: 4, to_bar: 5, last_bar: 90) }
   end
 
   def test_a_measured_chord_is_confirmed_as_it_was_measured
@@ -94,7 +94,7 @@ class SheetEditsTest < Ethoscope::TestCase
     assert_equal "meter", aspect
     assert_in_delta data[:beats][1], value[:first_downbeat], 0.01
     assert_in_delta data[:beats][2], count.pickup(beats: 2).last[:first_downbeat], 0.01
-    assert_raises(ArgumentError) { count.pickup(beats: 4) }
+    assert_raises(Ethoscope::Errors::Unfit) { count.pickup(beats: 4) }
   end
 
   def test_tempo_changes_gather_and_are_taken_back
@@ -104,7 +104,7 @@ class SheetEditsTest < Ethoscope::TestCase
     assert_equal([90.0, 120.0], both[:changes].map { |change| change[:bpm] })
     refute_includes count("tempo" => first).steady.last, :changes
     assert_in_delta 50, count.times(factor: 0.5).last[:bpm], 0.2
-    assert_raises(ArgumentError) { count.tempo_change(bar: 1, bpm: 90.0) }
+    assert_raises(Ethoscope::Errors::Unfit) { count.tempo_change(bar: 1, bpm: 90.0) }
   end
 
   def test_a_change_of_key_is_marked_at_a_bar

@@ -45,8 +45,8 @@ class TapTempoTest < Ethoscope::TestCase
   end
 
   def test_too_few_taps_or_taps_out_of_order_are_refused
-    assert_match(/at least 4/, assert_raises(ArgumentError) { fit([1, 2, 3]) }.message)
-    assert_match(/follow each other/, assert_raises(ArgumentError) { fit([1, 2, 2, 3]) }.message)
-    assert_match(/between 20 and 400/, assert_raises(ArgumentError) { fit([0, 10, 20, 30]) }.message)
+    assert_match(/at least 4/, assert_raises(Ethoscope::Errors::Unfit) { fit([1, 2, 3]) }.message)
+    assert_match(/follow each other/, assert_raises(Ethoscope::Errors::Unfit) { fit([1, 2, 2, 3]) }.message)
+    assert_match(/between 20 and 400/, assert_raises(Ethoscope::Errors::Unfit) { fit([0, 10, 20, 30]) }.message)
   end
 end

@@ -30,27 +30,56 @@ class QueueTest < Ethoscope::TestCase
     assert_equal 1, claims.compact.size
   end
 
-  def test_a_page_that_watches_is_told_each_stage_until_the_end
+  def test_a_page_that_asks_is_told_each_stage_until_the_end
     study = library.studies.create(title: "Study", aim: "style")
     File.open(Fixture.wav, "rb") { |file| library.import(study[:id], file, "a.wav") }
-    watching = Thread.new { get("/api/studies/#{study[:id]}/events", {}, "HTTP_HOST" => "127.0.0.1").body }
     start(command: nil)
-    told = watching.value.scan(/"state":"(\w+)"/).flatten
+    told = []
+    until told.last == "done"
+      flunk "the analysis did not end" if told.size > 600
+      page = get_json("/api/studies/#{study[:id]}/progress")
+      told << page[:runs].values.first[:state]
+      bulletin.wait(page[:edition], 1)
+    end
 
-    assert_equal "done", told.last
     assert_equal told.sort_by { |state| %w[queued running done].index(state) }, told
-    assert_match(/event: idle\ndata: \{\}\n\n\z/, watching.value)
   end
 
-  def test_a_reference_that_is_removed_while_it_runs_does_no_harm
+  def test_work_on_a_study_that_is_removed_ends_and_leaves_nothing
     study = library.studies.create(title: "Study", aim: "style")
-    reference = File.open(Fixture.wav, "rb") { |file| library.import(study[:id], file, "a.wav") }
-    start
-    library.studies.delete(study[:id])
-    watch([reference[:recording_id]])
+    File.open(Fixture.wav, "rb") { |file| library.import(study[:id], file, "a.wav") }
+    File.mkfifo(told = File.join(folder, "told"))
+    start(command: worker("File.write(#{told.dump}, Process.pid.to_s); sleep"))
+    pid = File.read(told).to_i
+    library.remove { library.studies.delete(study[:id]) }
+    wait_until { gone?(pid) }
 
-    assert_equal "done", library.analyses.latest(reference[:recording_id])[:state]
-    assert_equal 0, library.db[:readings].count
+    assert_equal([0, 0], %i[analyses recordings].map { |table| library.db[table].count })
+    assert_empty Dir.glob("recordings/??/*", base: library.home)
+  end
+
+  def test_the_database_may_be_held_by_others_for_long_and_the_queue_goes_on
+    start
+    failing = library.analyses.method(:claim)
+    times = 0
+    library.analyses.define_singleton_method(:claim) { (times += 1) < 4 ? raise(Sequel::PoolTimeout, "held") : failing.call }
+    id = queue("patient")
+    bulletin.publish
+    watch([id])
+
+    assert_equal ["done"], states([id])
+    assert_operator times, :>=, 4
+  end
+
+  def test_an_end_that_could_not_be_stored_is_stored_later
+    id = queue("full disk")
+    failing = library.analyses.method(:fail)
+    times = 0
+    library.analyses.define_singleton_method(:fail) { |*arguments| (times += 1) < 3 ? raise(Sequel::DatabaseError, "disk") : failing.call(*arguments) }
+    start(command: worker("exit 1"))
+    watch([id])
+
+    assert_equal ["failed"], states([id])
   end
 
   def test_a_result_that_is_no_analysis_fails_with_its_reason
@@ -67,6 +96,20 @@ class QueueTest < Ethoscope::TestCase
   def start(command: worker('File.write(ARGV[1], ENV.fetch("FIXTURE"))'))
     options = command ? { command: } : {}
     @dispatcher = Jobs::Dispatcher.new(library, bulletin, **options).start
+  end
+
+  def gone?(pid)
+    Process.kill(0, pid)
+    false
+  rescue Errno::ESRCH
+    true
+  end
+
+  def wait_until
+    seen = -1
+    60.times { yield ? return : seen = bulletin.wait(seen, 0.5) }
+
+    flunk "nothing happened"
   end
 
   def states(ids) = ids.map { |id| library.analyses.latest(id)[:state] }

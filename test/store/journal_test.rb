@@ -19,7 +19,7 @@ class JournalTest < Ethoscope::TestCase
   def state = journal.state(@id)
 
   def correct(aspect, value)
-    journal.record(@id, "Correct #{aspect}") { readings.correct(readings.current(@id)[aspect][:id], value:, source: "heard") }
+    journal.record(@id, "Correct #{aspect}") { |taped| taped.correct(readings.current(@id)[aspect][:id], value:, source: "heard") }
   end
 
   def bpm = readings.current(@id)["tempo"][:value][:bpm]
@@ -59,7 +59,7 @@ class JournalTest < Ethoscope::TestCase
 
   def test_a_removed_note_comes_back_as_it_was
     layer = readings.note(@id, aspect: "layer", value: { name: "echo", spans: [] }, statement: "echo", source: "heard")
-    journal.record(@id, "Remove") { readings.delete(layer[:id]) }
+    journal.record(@id, "Remove") { |taped| taped.delete(layer[:id]) }
     journal.undo(@id)
 
     assert_equal layer, readings.find(layer[:id])
@@ -78,7 +78,7 @@ class JournalTest < Ethoscope::TestCase
   def test_a_change_that_is_refused_leaves_no_trace
     before = state
 
-    assert_raises(ArgumentError) { correct("tempo", { bpm: 9000 }) }
+    assert_raises(Ethoscope::Errors::Unfit) { correct("tempo", { bpm: 9000 }) }
     assert_equal before, state
   end
 

@@ -6,6 +6,10 @@ require_relative "../test_helper"
 class ReanalysisTest < Ethoscope::TestCase
   include Application
 
+  # One statement of each kind that a person can make.
+  NOTES = { "chord" => { symbol: "Am9" }, "layer" => { name: "echo" }, "technique" => { name: "thrown echo" }, "mark" => { type: "idea", text: "louder" },
+            "change" => { text: "lifts" }, "sighting" => { kind: "pedal" } }.freeze
+
   def setup
     super
     @reference = analysed_reference
@@ -23,7 +27,7 @@ class ReanalysisTest < Ethoscope::TestCase
     said = [readings.correct(current("tempo")[:id], value: { bpm: 50.0 }, source: "heard", note: "by hand"),
             readings.correct(current("form")[:id], value: { entries: [{ label: "verse", letter: "A", start: 0.0, source: "heard", state: "open" }] }, source: "heard"),
             readings.add(@id, aspect: "key", value: { tonic: "C", mode: "major" }, source: "told", link: "https://example.test/talk"),
-            *Store::Readings::NOTED.map { |aspect| readings.note(@id, aspect:, value: { text: aspect }, statement: aspect, source: "heard", **place) }]
+            *NOTES.map { |aspect, value| readings.note(@id, aspect:, value:, statement: aspect, source: "heard", **place) }]
     measure_again(tempo: Fixture.tempo(120.0), key: Fixture.key("E", "minor"))
 
     assert_equal(said, said.map { |reading| readings.find(reading[:id]) })

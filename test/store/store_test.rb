@@ -72,7 +72,7 @@ class StoreTest < Ethoscope::TestCase
   def test_what_a_killed_run_left_is_swept_at_the_next_start
     library
     File.write(File.join(library.home, "recordings", "part-1234"), "half")
-    Store::Library.new(library.home).db.disconnect
+    library.sweep
 
     assert_empty recorded_files
   end

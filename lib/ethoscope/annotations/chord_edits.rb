@@ -20,7 +20,7 @@ module Ethoscope
       # @param voicing [Array<String>] notes with octaves, such as "C3"
       # @param note [String]
       # @return [Array<Hash>] one entry
-      # @raise [Errors::UnreadableChord, ArgumentError]
+      # @raise [Errors::UnreadableChord, Errors::Unfit]
       def name(bar:, symbol:, beat: 1.0, beats: nil, voicing: [], note: "")
         from = @timeline.seconds(bar, beat)
         to = beats ? @timeline.seconds(bar, beat + beats) : standing(from)[:end]
@@ -32,11 +32,11 @@ module Ethoscope
       # @param bar [Integer]
       # @param beat [Float] where the second begins
       # @return [Array<Hash>] two entries
-      # @raise [ArgumentError] when a chord starts or ends there anyway
+      # @raise [Errors::Unfit] when a chord starts or ends there anyway
       def split(bar:, beat:)
         at = @timeline.seconds(bar, beat)
         chord = standing(at)
-        raise ArgumentError, "a chord starts at bar #{bar}, beat #{beat} already" if at - chord[:start] < 1e-3
+        raise Errors::Unfit, "a chord starts at bar #{bar}, beat #{beat} already" if at - chord[:start] < 1e-3
 
         [heard(chord[:symbol], chord[:start], at, chord[:bar], chord[:voicing], chord[:note]), heard(chord[:symbol], at, chord[:end], bar, chord[:voicing], "")]
       end
@@ -46,10 +46,10 @@ module Ethoscope
       # @param bar [Integer]
       # @param beat [Float] where the first begins
       # @return [Array<Hash>] one entry
-      # @raise [ArgumentError] when no chord follows
+      # @raise [Errors::Unfit] when no chord follows
       def merge(bar:, beat: 1.0)
         chord = standing(@timeline.seconds(bar, beat))
-        following = @chords[@chords.index(chord) + 1] or raise ArgumentError, "no chord follows this one"
+        following = @chords[@chords.index(chord) + 1] or raise Errors::Unfit, "no chord follows this one"
         [heard(chord[:symbol], chord[:start], following[:end], chord[:bar], chord[:voicing], chord[:note])]
       end
 
@@ -60,9 +60,9 @@ module Ethoscope
       # @param to_bar [Integer] where the repeats begin
       # @param last_bar [Integer] where they end
       # @return [Array<Hash>] entries
-      # @raise [ArgumentError] when the bars overlap or the song has no such bars
+      # @raise [Errors::Unfit] when the bars overlap or the song has no such bars
       def repeat(bar:, bars:, to_bar:, last_bar:)
-        raise ArgumentError, "the loop is repeated after its own end" if to_bar < bar + bars || last_bar < to_bar
+        raise Errors::Unfit, "the loop is repeated after its own end" if to_bar < bar + bars || last_bar < to_bar
 
         @timeline.seconds(last_bar + 1)
         (to_bar..last_bar).step(bars).flat_map { |start| copied(bar, bars, start, last_bar) }
@@ -96,14 +96,14 @@ module Ethoscope
       private
 
       def standing(seconds)
-        @chords.find { |chord| chord[:start] <= seconds + 1e-3 && chord[:end] > seconds + 1e-3 } or raise ArgumentError, "no chord stands there"
+        @chords.find { |chord| chord[:start] <= seconds + 1e-3 && chord[:end] > seconds + 1e-3 } or raise Errors::Unfit, "no chord stands there"
       end
 
       def plain(symbol) = symbol == "–" ? "N.C." : symbol
 
       def heard(text, from, to, bar, voicing, note)
         symbol = Harmony::ChordSymbol.parse(text).to_s
-        raise ArgumentError, "a chord lasts at least half a beat" unless to - from > 1e-2
+        raise Errors::Unfit, "a chord lasts at least half a beat" unless to - from > 1e-2
 
         { value: { symbol:, voicing: }, from:, to:, bar:, statement: symbol, source: "heard", state: "open", confidence: nil, note: }
       end

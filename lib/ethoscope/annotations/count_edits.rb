@@ -24,9 +24,9 @@ module Ethoscope
       #
       # @param beats [Float]
       # @return [Array(String, Hash)]
-      # @raise [ArgumentError] when a pickup would be a whole bar
+      # @raise [Errors::Unfit] when a pickup would be a whole bar
       def pickup(beats:)
-        raise ArgumentError, "a pickup is shorter than a bar: 0 to #{@timeline.beats_per_bar - 1} beats" unless beats.between?(0, @timeline.beats_per_bar - 1)
+        raise Errors::Unfit, "a pickup is shorter than a bar: 0 to #{@timeline.beats_per_bar - 1} beats" unless beats.between?(0, @timeline.beats_per_bar - 1)
 
         ["meter", value("meter").merge(name: @data[:meter], first_downbeat: @data[:beats].fetch(beats.to_i))]
       end
@@ -35,7 +35,7 @@ module Ethoscope
       # @param bpm [Float] this tempo holds
       # @return [Array(String, Hash)]
       def tempo_change(bar:, bpm:)
-        raise ArgumentError, "the tempo of bar 1 is the tempo of the song" if bar == 1
+        raise Errors::Unfit, "the tempo of bar 1 is the tempo of the song" if bar == 1
 
         at = @timeline.seconds(bar).round(4)
         changes = (value("tempo")[:changes] || []).reject { |change| (change[:at] - at).abs < 1e-3 } + [{ at:, bpm: }]
@@ -56,7 +56,7 @@ module Ethoscope
       # @param mode [String]
       # @return [Array(String, Hash)]
       def modulation(bar:, tonic:, mode:)
-        raise ArgumentError, "the key of bar 1 is the key of the song" if bar == 1
+        raise Errors::Unfit, "the key of bar 1 is the key of the song" if bar == 1
 
         at = @timeline.seconds(bar).round(4)
         kept = (value("key")[:modulations] || []).reject { |change| (change[:at] - at).abs < 1e-3 }
@@ -76,12 +76,12 @@ module Ethoscope
       end
 
       def tempo
-        bpm = value("tempo")[:bpm] || @data[:tempo][:bpm] or raise ArgumentError, "set a tempo first"
+        bpm = value("tempo")[:bpm] || @data[:tempo][:bpm] or raise Errors::Unfit, "set a tempo first"
         value("tempo").merge(bpm:)
       end
 
       def key
-        found = @data[:key] or raise ArgumentError, "set a key first"
+        found = @data[:key] or raise Errors::Unfit, "set a key first"
         found.slice(:tonic, :mode).merge(value("key"))
       end
     end

@@ -34,10 +34,10 @@ module Ethoscope
       # @param bar [Integer] the first bar of its second half
       # @param label [String, nil] what the second half is called; the same when nil
       # @return [Array<Hash>] entries
-      # @raise [ArgumentError] when the bar does not lie inside it
+      # @raise [Errors::Unfit] when the bar does not lie inside it
       def split(index, bar, label = nil)
         section = at(index)
-        raise ArgumentError, "a section is split after its first bar and before its end" unless bar > section[:first_bar] && bar < after(index)
+        raise Errors::Unfit, "a section is split after its first bar and before its end" unless bar > section[:first_bar] && bar < after(index)
 
         second = @entries[index].merge(label: label || section[:label], start: @timeline.seconds(bar), **HEARD)
         replaced(index, [@entries[index], second])
@@ -46,21 +46,21 @@ module Ethoscope
       # @param index [Integer] a section, not the first
       # @param bar [Integer] where it starts instead
       # @return [Array<Hash>] entries
-      # @raise [ArgumentError] when a section would be empty
+      # @raise [Errors::Unfit] when a section would be empty
       def move(index, bar)
-        raise ArgumentError, "the first section starts with the song" if index.zero?
+        raise Errors::Unfit, "the first section starts with the song" if index.zero?
 
         before = at(index - 1)[:first_bar]
-        raise ArgumentError, "bar #{bar} would leave a section without bars" unless bar > before && bar < after(index)
+        raise Errors::Unfit, "bar #{bar} would leave a section without bars" unless bar > before && bar < after(index)
 
         replaced(index, [at(index).merge(start: @timeline.seconds(bar), **HEARD)])
       end
 
       # @param index [Integer] a section that takes in the next one
       # @return [Array<Hash>] entries
-      # @raise [ArgumentError] when it is the last
+      # @raise [Errors::Unfit] when it is the last
       def merge(index)
-        raise ArgumentError, "no section follows the last one" unless @entries[index + 1]
+        raise Errors::Unfit, "no section follows the last one" unless @entries[index + 1]
 
         list = replaced(index, [at(index).merge(source: "heard", state: "open")])
         list.delete_at(index + 1)
@@ -70,10 +70,10 @@ module Ethoscope
       # @param index [Integer]
       # @param change [Hash] label or letter
       # @return [Array<Hash>] entries
-      # @raise [ArgumentError] for an empty name
+      # @raise [Errors::Unfit] for an empty name
       def rename(index, change)
         named = change.slice(:label, :letter).transform_values { |text| text.to_s.strip }
-        raise ArgumentError, "a section needs a name" if named.empty? || named.values.any?(&:empty?)
+        raise Errors::Unfit, "a section needs a name" if named.empty? || named.values.any?(&:empty?)
 
         replaced(index, [at(index).merge(named, **HEARD)])
       end
@@ -82,10 +82,10 @@ module Ethoscope
       #
       # @param index [Integer]
       # @return [Array<Hash>] entries
-      # @raise [ArgumentError] when there is nothing to move
+      # @raise [Errors::Unfit] when there is nothing to move
       def snap(index)
         length = after(index) - at(index)[:first_bar]
-        raise ArgumentError, "the last section ends with the song" unless @entries[index + 1]
+        raise Errors::Unfit, "the last section ends with the song" unless @entries[index + 1]
 
         move(index + 1, at(index)[:first_bar] + Form::SectionLength.usual(length))
       end
@@ -97,7 +97,7 @@ module Ethoscope
 
       private
 
-      def at(index) = @entries[index] || raise(ArgumentError, "there is no such section")
+      def at(index) = @entries[index] || raise(Errors::Unfit, "there is no such section")
 
       def after(index) = @entries[index + 1]&.fetch(:first_bar) || (@timeline.bars + 1)
 

@@ -16,23 +16,33 @@ module Ethoscope
       end
 
       # @return [Analysis] for the eye: what a person refuted is still there, marked so
-      def analysis
-        sections = section_list.sections
-        Analysis.new(@data.merge(sections:, chords: ChordLine.new(@data, of("chord")).chords, heard_layers: layers.map(&:to_h), marks:, techniques: sightings,
-          changes: ChangeList.new(@data[:changes], layers.map(&:layer), sections, of("change"), @timeline).changes))
-      end
+      def analysis = @analysis ||= laid_out
 
       # @return [Analysis] for the work that rests on it: what was refuted is gone, what was heard counts like what was measured
-      def settled
-        data = analysis.to_h
-        Analysis.new(data.merge(layers: settled_layers, techniques: settled_sightings(data[:techniques]),
-          chords: data[:chords].reject { |chord| chord[:state] == "refuted" }, changes: data[:changes].map { |change| ChangeList.settled(change) }))
-      end
+      def settled = @settled ||= without_refuted
 
       # @return [SectionList] as they stand, ready to be edited
       def section_list = @section_list ||= SectionList.new(@data, of("form").last&.value&.fetch(:entries, nil))
 
       private
+
+      def laid_out
+        sections = section_list.sections
+        Analysis.new(@data.merge(sections:, **harmony(sections), heard_layers: layers.map(&:to_h), marks:, techniques: sightings,
+          changes: ChangeList.new(@data[:changes], layers.map(&:layer), sections, of("change"), @timeline).changes))
+      end
+
+      # Loops and cadences follow the chords that a person put right.
+      def harmony(sections)
+        chords = ChordLine.new(@data, of("chord")).chords
+        of("chord").empty? ? { chords: } : { chords:, **HeardHarmony.new(@data.merge(chords:, sections:)).to_h }
+      end
+
+      def without_refuted
+        data = analysis.to_h
+        Analysis.new(data.merge(layers: settled_layers, techniques: settled_sightings(data[:techniques]),
+          chords: data[:chords].reject { |chord| chord[:state] == "refuted" }, changes: data[:changes].map { |change| ChangeList.settled(change) }))
+      end
 
       def of(aspect) = @notes.fetch(aspect, [])
 

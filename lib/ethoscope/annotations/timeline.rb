@@ -11,7 +11,8 @@ module Ethoscope
 
       # @param data [Hash] the analysis schema
       def initialize(data)
-        @edges = data[:beats] + [data[:end]]
+        # Whatever a count left behind the last bar belongs to no bar.
+        @edges = data[:beats].take_while { |beat| beat < data[:end] - 1e-6 } + [data[:end]]
         @pickup = data[:pickup_beats]
         @beats_per_bar = Rhythm::Meter.named(data[:meter]).beats
         @bars = data[:bars].size
@@ -20,9 +21,9 @@ module Ethoscope
       # @param bar [Integer] from 1; one past the last is the end of the song
       # @param beat [Float] from 1
       # @return [Float] seconds
-      # @raise [ArgumentError] when the song has no such bar
+      # @raise [Errors::Unfit] when the song has no such bar
       def seconds(bar, beat = 1.0)
-        raise ArgumentError, "bars run from 1 to #{bars}" unless bar.between?(1, bars + 1)
+        raise Errors::Unfit, "bars run from 1 to #{bars}" unless bar.between?(1, bars + 1)
 
         edge(@pickup + ((bar - 1) * beats_per_bar) + beat - 1)
       end

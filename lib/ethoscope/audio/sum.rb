@@ -10,7 +10,7 @@ module Ethoscope
       # @param recordings [Enumerable<Recording>] of one rate, taken one after another so that only one is held at a time; those of one
       #   channel stand in the middle
       # @return [Recording] stereo, as long as the longest
-      # @raise [Errors::UnusableAudio] when nothing sounds
+      # @raise [Errors::SilentAudio] when nothing sounds
       def self.of(recordings)
         total = Numo::SFloat.zeros(2, 0)
         rate = nil
@@ -19,7 +19,7 @@ module Ethoscope
           total = added(total, recording.channels)
         end
         peak = total.empty? ? 0.0 : total.abs.max
-        raise Errors::UnusableAudio, "All stems are silent. Export them again." if peak < Features::SILENT_PEAK
+        raise Errors::SilentAudio, "All stems are silent. Export them again." if peak < Features::SILENT_PEAK
 
         Recording.new(channels: peak > PEAK ? total * (PEAK / peak) : total, rate:)
       end

@@ -1,27 +1,24 @@
 # frozen_string_literal: true
 
-require "wahwah"
-
 module Ethoscope
   module Audio
     # Title and artist as the file itself names them.
     Tags = Value.of(:title, :artist)
 
-    # Reads {Tags} from a file; a file without tags, or with damaged ones, gives empty tags.
+    # Cleans what files say.
     class Tags
-      # @param path [String] an audio file
+      LONGEST = 200
+
+      # @param named [Array<Hash, nil>] tags of the file and of its stream, as ffprobe gives them; the first that says something counts
       # @return [Tags] title and artist, nil where the file says nothing
-      def self.read(path)
-        tag = WahWah.open(path)
-        new(title: clean(tag.title), artist: clean(tag.artist))
-      rescue StandardError
-        # The tag reader raises many kinds of errors on damaged files; none of them should stop an import.
-        new(title: nil, artist: nil)
+      def self.of(*named)
+        said = named.compact.map { |tags| tags.transform_keys { |name| name.to_s.downcase } }
+        new(**members.to_h { |name| [name, said.filter_map { |tags| clean(tags[name.to_s]) }.first] })
       end
 
       def self.clean(text)
-        text = text.to_s.dup.force_encoding(Encoding::UTF_8).scrub("").gsub(/[[:cntrl:]]/, "").strip[0, 200]
-        text unless text.nil? || text.empty?
+        words = Plain.name(text.to_s)[0, LONGEST]
+        words unless words.empty?
       end
       private_class_method :clean
     end

@@ -17,11 +17,11 @@ module Ethoscope
 
       # @param times [Array<Numeric>] seconds of the taps, in order
       # @return [Tapped]
-      # @raise [ArgumentError] with fewer than four taps, or taps that go back in time or make no tempo
+      # @raise [Errors::Unfit] with fewer than four taps, or taps that go back in time or make no tempo
       def self.fit(times)
         taps = times.map(&:to_f)
-        raise ArgumentError, "tap at least #{LEAST} times" if taps.size < LEAST
-        raise ArgumentError, "taps must follow each other in time" unless taps.each_cons(2).all? { |a, b| b > a }
+        raise Errors::Unfit, "tap at least #{LEAST} times" if taps.size < LEAST
+        raise Errors::Unfit, "taps must follow each other in time" unless taps.each_cons(2).all? { |a, b| b > a }
 
         trim(number(taps))
       end
@@ -55,7 +55,7 @@ module Ethoscope
       def self.result(kept, total)
         start, slope = line(kept)
         bpm = (60 / slope).round(2)
-        raise ArgumentError, "a tempo lies between 20 and 400 BPM" unless Corrections::TEMPI.cover?(bpm)
+        raise Errors::Unfit, "a tempo lies between 20 and 400 BPM" unless Corrections::TEMPI.cover?(bpm)
 
         squares = kept.sum { |place, time| (time - start - (slope * place))**2 }
         Tapped.new(bpm:, spread_ms: (1000 * Math.sqrt(squares / kept.size)).round(1), used: kept.size, dropped: total - kept.size, first: start.round(4))

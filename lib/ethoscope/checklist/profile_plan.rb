@@ -6,21 +6,23 @@ module Ethoscope
     class ProfilePlan
       # @param songs [Array<Profile::Song>]
       # @param target [Hash] bpm and key (a {Harmony::Key}) wanted for the new track, nil where the profile decides
-      def initialize(songs, target: {})
+      # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
+      def initialize(songs, target: {}, entries: Techniques::Library.method(:entry))
         @songs = songs
-        @profile = Profile::Builder.new(songs).profile
+        @entries = entries
+        @profile = Profile::Builder.new(songs, entries:).profile
         @target = target
       end
 
       # @return [Array<Item>]
       def items
-        [frame, tempo, key, *chords, *groove, arrangement, *techniques, loudness, check].compact
+        [frame, tempo, key, *chords, *sounds, *groove, arrangement, *techniques, *marks, loudness, check].compact
       end
 
       private
 
-      def item(stage, title, target, tolerance: "", measure: nil, minutes: 10, steps: [], fallback: "")
-        Item.new(stage:, title:, target:, tolerance:, measure:, minutes:, steps:, fallback:, from: "profile")
+      def item(stage, title, target, tolerance: "", measure: nil, minutes: 10, steps: [], fallback: "", about: nil)
+        Item.new(stage:, title:, target:, tolerance:, measure:, minutes:, steps:, fallback:, from: "profile", about:)
       end
 
       def frame
@@ -59,6 +61,21 @@ module Ethoscope
            steps: ["Write the loop in the new key.", "Change one chord the last time it comes round."])].compact
       end
 
+      # Layers that are told by stems, notes or by ear, and play in half of the songs.
+      def sounds
+        @profile[:sounds].select { |row| row[:songs].count(true) * 2 >= @songs.size }.map do |row|
+          target = [*row[:sounds].first(2), "in #{row[:songs].count(true)} of #{@songs.size} songs"].join("; ")
+          item("Sounds", "A sound for the #{row[:name]}", target, tolerance: "by ear", minutes: 25, steps: SoundItems::STEPS, fallback: SoundItems::FALLBACK)
+        end
+      end
+
+      def marks
+        @profile[:marks].map do |mark|
+          item("Techniques", "#{mark[:type].capitalize}: #{mark[:text]}"[0, SongPlan::LONGEST_TITLE], "“#{mark[:title]}”, bar #{mark[:first_bar]}", tolerance: "by ear",
+            steps: SongPlan::MARK_STEPS.fetch(mark[:type]))
+        end
+      end
+
       def groove
         kinds = @profile[:layers][:kinds]
         verse = kinds.index { |kind| kind[:name] == "verse" } || 0
@@ -78,7 +95,7 @@ module Ethoscope
 
       def techniques
         @profile[:techniques].select { |row| row[:songs].count(true) * 2 >= @songs.size }.map do |row|
-          entry = Techniques::Library.entry(row[:kind])
+          entry = @entries.call(row[:kind])
           item("Techniques", row[:name], "in #{row[:songs].count(true)} of #{@songs.size} songs", tolerance: "at least once",
             minutes: 15, steps: entry ? how_to.steps(entry) : SongPlan::OWN_STEPS)
         end

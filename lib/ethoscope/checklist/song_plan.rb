@@ -7,15 +7,24 @@ module Ethoscope
       # Chords are spelled in this key where none was found.
       UNKEYED = Harmony::Key.named("C", "major")
 
+      LONGEST_TITLE = 120
+      # What is done about each type of mark.
+      MARK_STEPS = { "question" => ["Listen to just these bars, alone and slowed down.", "Write the answer into the note of this item."],
+                     "oddity" => ["Decide whether it is meant.", "Keep it if the bars are poorer without it."], "idea" => ["Try it in a copy of the session."],
+                     "technique" => ["Listen to just these bars until you can say what happens.", "Do it in the same place of yours."],
+                     "transition" => ["Listen from four bars before to two after.", "Build it last, when both sides stand."] }.freeze
+
       # How a technique is taken over that the library does not know.
       OWN_STEPS = ["Listen to just these bars until you can say what happens.", "Do it in the same place of yours.", "Compare at the same loudness."].freeze
 
       # @param song [Profile::Song]
       # @param aim [String] exact, style or study
       # @param target [Hash] bpm and key (a {Harmony::Key}) wanted for the new track, nil where the reference's own are kept
-      def initialize(song, aim:, target: {})
+      # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
+      def initialize(song, aim:, target: {}, entries: Techniques::Library.method(:entry))
         @song = song
         @data = song.data
+        @entries = entries
         @exact = aim == "exact"
         @bpm = target[:bpm] || song.bpm
         @key = target[:key] || song.key
@@ -24,13 +33,13 @@ module Ethoscope
 
       # @return [Array<Item>] in the order of the stages
       def items
-        [frame, *tempo_and_key, *sounds, *chords_and_bass, *groove, *arrangement, *techniques, *mix, *check].compact
+        [frame, *tempo_and_key, *sounds, *chords_and_bass, *groove, *arrangement, *techniques, *marks, *mix, *check].compact
       end
 
       private
 
-      def item(stage, title, target, from:, tolerance: "", measure: nil, minutes: 10, steps: [], fallback: "")
-        Item.new(stage:, title:, target:, tolerance:, measure:, minutes:, steps:, fallback:, from:)
+      def item(stage, title, target, from:, tolerance: "", measure: nil, minutes: 10, steps: [], fallback: "", about: nil)
+        Item.new(stage:, title:, target:, tolerance:, measure:, minutes:, steps:, fallback:, from:, about:)
       end
 
       def frame
@@ -91,15 +100,7 @@ module Ethoscope
           measure: { value: cents, tolerance: 4.0, unit: "cents" }, from: "tuning", minutes: 5)
       end
 
-      def sounds
-        heard = @data[:layers].select { |layer| layer[:spans].any? && %w[bass chords lead].include?(layer[:role]) }
-        heard.map do |layer|
-          bars = layer[:activity].count { |value| value >= 0.5 }
-          item("Sounds", "A sound for the #{layer[:role]}", "plays in #{bars} of #{@data[:bars].size} bars", tolerance: "by ear", from: "layers", minutes: 25,
-            steps: ["Name the family by ear.", "Match register first, then attack, then length."],
-            fallback: "Another source of the same family, or two simpler sounds layered.")
-        end
-      end
+      def sounds = SoundItems.new(@data).list.map { |fields| item("Sounds", fields[:title], fields[:target], from: "layers", **fields.except(:title, :target)) }
 
       def chords_and_bass
         section_chords + [bass]
@@ -107,11 +108,11 @@ module Ethoscope
 
       def section_chords
         first_of_letter.filter_map do |section|
-          symbols = chords_in(section).first(8)
-          next if symbols.empty?
+          chords = chords_in(section).first(8)
+          next if chords.empty?
 
-          item("Chords and bass", "Chords of the #{section[:label]}", symbols.join(" "), tolerance: "same order", from: "loop", minutes: 15,
-            steps: ["Play the roots first.", "Add the upper notes and listen for the top one."],
+          item("Chords and bass", "Chords of the #{section[:label]}", chords.map { |chord| transposed(chord) }.join(" "), tolerance: "same order", from: "loop", minutes: 15,
+            about: "section:#{section[:first_bar]}", steps: ["Play the roots first.", "Add the upper notes and listen for the top one.", *voicings(chords)],
             fallback: "Keep the bass and the top note; leave inner notes out.")
         end
       end
@@ -119,17 +120,23 @@ module Ethoscope
       def first_of_letter = @data[:sections].uniq { |section| section[:letter] }
 
       def chords_in(section)
-        inside = @data[:chords].select do |chord|
-          chord[:degree] && chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1)
-        end
-        inside.map { |chord| transposed(chord) }.chunk_while { |a, b| a == b }.map(&:first)
+        Form::SectionChords.of(@data, section).select { |chord| chord[:degree] }.chunk_while { |a, b| a[:symbol] == b[:symbol] }.map(&:first)
       end
 
-      def transposed(chord)
-        root, quality = chord[:label].split(":")
-        quality, = quality.split("/")
-        Harmony::Chord.on(Harmony::PitchClass.parse(root) + @shift, quality).symbol(@key || UNKEYED)
+      # With every tone and the bass that was written.
+      def transposed(chord) = Harmony::ChordSymbol.parse(chord[:symbol]).transpose(@shift, new_key).to_s
+
+      # The notes that a person, or a MIDI file, says of a chord.
+      def voicings(chords)
+        chords.uniq { |chord| chord[:symbol] }.filter_map do |chord|
+          names = [chord[:voicing], chord[:written]].find { |list| list && !list.empty? } or next
+          "#{transposed(chord)} as voiced: #{names.map { |name| moved(name) }.join(" ")}."
+        end
       end
+
+      def moved(name) = Readings::Words.signs(Harmony::NoteName.of(Harmony::NoteName.parse(name) + @shift, new_key))
+
+      def new_key = @key || UNKEYED
 
       def bass
         layer = @data[:layers].find { |candidate| candidate[:role] == "bass" }
@@ -137,7 +144,7 @@ module Ethoscope
 
         share = (100.0 * layer[:activity].count { |value| value >= 0.5 } / layer[:activity].size).round
         item("Chords and bass", "Bass sounds in most bars", "#{share} % of bars", tolerance: "±10 %", measure: { value: share, tolerance: 10, unit: "%" },
-          from: "layers", minutes: 15, steps: ["Start on the root of each chord.", "Leave the bars empty where it rests."])
+          from: "layers", about: "layer:bass", minutes: 15, steps: ["Start on the root of each chord.", "Leave the bars empty where it rests."])
       end
 
       def groove
@@ -147,7 +154,7 @@ module Ethoscope
 
           count = layer[:activity].count { |value| value >= 0.5 }
           item("Groove", "#{role.capitalize} where it plays", "#{count} of #{@data[:bars].size} bars", tolerance: "±#{[count / 10, 1].max} bars",
-            measure: { value: count, tolerance: [count / 10, 1].max, unit: "bars" }, from: "layers", minutes: 15,
+            measure: { value: count, tolerance: [count / 10, 1].max, unit: "bars" }, from: "layers", about: "layer:#{layer[:name]}", minutes: 15,
             steps: ["Write two bars.", "Copy them through the sections where it plays."])
         end
       end
@@ -172,10 +179,20 @@ module Ethoscope
 
       def techniques
         @data[:techniques].group_by { |sighting| sighting[:kind] }.map do |kind, sightings|
-          entry = Techniques::Library.entry(kind)
+          entry = @entries.call(kind)
           places = sightings.map { |sighting| "bar #{sighting[:first_bar]}" }.first(4).join(", ")
           item("Techniques", entry&.name || sightings.first[:name], "#{Readings::Words.times(sightings.size)}: #{places}", tolerance: "±1", from: "techniques",
-            measure: { value: sightings.size, tolerance: 1, unit: "times" }, minutes: 15, steps: entry ? how_to.steps(entry, sightings.first) : OWN_STEPS)
+            about: "technique:#{kind}", measure: { value: sightings.size, tolerance: 1, unit: "times" }, minutes: 15,
+            steps: entry ? how_to.steps(entry, sightings.first) : OWN_STEPS)
+        end
+      end
+
+      # What somebody pinned to a place, as things to do there.
+      def marks
+        @data.fetch(:marks, []).map do |mark|
+          bars = mark[:first_bar] == mark[:last_bar] ? "bar #{mark[:first_bar]}" : "bars #{mark[:first_bar]} to #{mark[:last_bar]}"
+          item("Techniques", "#{mark[:type].capitalize}: #{mark[:text]}"[0, LONGEST_TITLE], bars, tolerance: "by ear", from: "marks", about: "mark:#{mark[:reading_id]}",
+            steps: MARK_STEPS.fetch(mark[:type]))
         end
       end
 

@@ -20,13 +20,15 @@ module Ethoscope
 
       def self.row(section, data)
         bars = data[:bars][section[:first_bar] - 1, section[:bars]]
-        chords = data[:chords].select do |chord|
-          chord[:bar].between?(section[:first_bar], section[:first_bar] + section[:bars] - 1)
-        end
-        [section[:label], section[:letter], section[:first_bar], section[:bars], section[:start].round(3), section[:end].round(3),
-         (bars.sum { |bar| bar[:energy] } / bars.size).round(1), chords.map { |chord| chord[:symbol] }.join(" ")]
+        chords = Form::SectionChords.of(data, section)
+        [harmless(section[:label]), harmless(section[:letter]), section[:first_bar], section[:bars], section[:start].round(3), section[:end].round(3),
+         (bars.sum { |bar| bar[:energy] } / bars.size).round(1), harmless(chords.map { |chord| chord[:symbol] }.join(" "))]
       end
       private_class_method :row
+
+      # Spreadsheets reckon with cells that begin with one of these signs, so text gets an apostrophe before them.
+      def self.harmless(text) = text.match?(/\A[=+\-@\t\r]/) ? "'#{text}" : text
+      private_class_method :harmless
     end
   end
 end

@@ -34,6 +34,9 @@ module Ethoscope
       # @return [Boolean] true when no chord sounds
       def none? = root.nil?
 
+      # @return [Boolean] true when a chord sounds; not the question of Enumerable, which a struct would answer
+      def any? = !none?
+
       # @return [Array<Integer>] pitch classes, root first
       def pitch_classes = none? ? [] : QUALITIES.fetch(quality).map { |step| (root + step) % 12 }
 

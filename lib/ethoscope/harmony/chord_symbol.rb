@@ -15,6 +15,8 @@ module Ethoscope
     class ChordSymbol
       # Suffixes that numerals write as signs.
       MARKS = { "dim" => "°", "dim7" => "°7", "m7♭5" => "ø7", "aug" => "+" }.freeze
+      # Tones that lie over the seventh.
+      HIGH = /9|11|13/
       # A bass foreign to the chord is a pedal on these degrees of the key.
       PEDALS = [0, 7].freeze
 
@@ -28,6 +30,25 @@ module Ethoscope
 
       # @return [Boolean] true when no chord sounds
       def none? = root.nil?
+
+      # @param semitones [Integer]
+      # @param key [Key] of the new place, for the spelling
+      # @return [ChordSymbol] the same chord so much higher, with all its tones and its bass; untouched where it stays
+      def transpose(semitones, key)
+        return self if none? || (semitones % 12).zero?
+
+        moved = ->(name) { key.spell((PitchClass.parse(name) + semitones) % 12) }
+        ChordSymbol.new(root: moved.call(root), intervals:, bass: bass && moved.call(bass))
+      end
+
+      # @param octave [Integer] the MIDI pitch of the C under the root
+      # @return [Array<Integer>] MIDI pitches: third, fifth and seventh over the root, ninths and higher tones an octave up
+      def pitches(octave)
+        return [] if none?
+
+        root_pitch = octave + PitchClass.parse(root)
+        intervals.map { |name| root_pitch + IntervalName.semitones(name) + (name.match?(HIGH) ? 12 : 0) }.sort
+      end
 
       # @return [Array<String>] note names, root first, spelled by thirds; a foreign bass comes last
       def notes

@@ -6,6 +6,8 @@ module Ethoscope
     module PitchClass
       LETTERS = "FCGDAEB"
       NATURALS = { "C" => 0, "D" => 2, "E" => 4, "F" => 5, "G" => 7, "A" => 9, "B" => 11 }.freeze
+      # A letter and its signs.
+      NAME = /\A([A-G])([b#♭♯]{0,2})\z/
       # How far below the tonic on the line of fifths names reach: five flats down, six sharps up.
       FLATWARD = 5
 
@@ -13,7 +15,7 @@ module Ethoscope
       # @return [Integer] 0 to 11
       # @raise [ArgumentError] when it names no pitch
       def self.parse(name)
-        match = /\A([A-G])([b#♭♯]*)\z/.match(name.to_s) or raise ArgumentError, "not a pitch name: #{name}"
+        match = NAME.match(name.to_s) or raise ArgumentError, "not a pitch name: #{name}"
         (NATURALS[match[1]] + match[2].count("#♯") - match[2].count("b♭")) % 12
       end
 

@@ -11,6 +11,8 @@ module Ethoscope
     class ScoreReader < MIDI::IO::MIDIFile
       MAX_BYTES = 16 << 20
       MAX_NOTES = 500_000
+      # Bytes of the first chunk, its name and length among them.
+      HEAD = 14
       # A note that is never ended, or held longer than this many quarters, sounds this long instead.
       LONGEST = 64.0
       MENDED = 1.0
@@ -41,7 +43,7 @@ module Ethoscope
         check(bytes)
         parse(bytes)
         refuse("This MIDI file holds no notes.") if @tracks.sum { |track| track.notes.size }.zero?
-        Score.new(tracks: @tracks.reject { |track| track.notes.empty? }, tempos: tempos, meters: meters, keys: @keys.sort_by(&:at), markers: @markers.sort_by(&:at), warnings:)
+        score.tap { |read| check_length(read.seconds(read.length)) }
       end
 
       # What midilib calls for each thing that it reads.
@@ -128,6 +130,11 @@ module Ethoscope
 
       private
 
+      # What was read so far.
+      def score
+        Score.new(tracks: @tracks.reject { |track| track.notes.empty? }, tempos: tempos, meters: meters, keys: @keys.sort_by(&:at), markers: @markers.sort_by(&:at), warnings:)
+      end
+
       def check(bytes)
         refuse("The file is empty. Export it again and drop it here.") if bytes.empty?
         refuse("This MIDI file is larger than #{MAX_BYTES >> 20} MB.") if bytes.bytesize > MAX_BYTES
@@ -136,11 +143,31 @@ module Ethoscope
 
       # A file that breaks off keeps the tracks and notes up to there.
       def parse(bytes)
-        read_from(StringIO.new(bytes))
+        read_from(StringIO.new(known_chunks(bytes)))
       rescue EOFError, NoMethodError, TypeError
         end_track if @open
         refuse("This MIDI file is cut off before its first note. Export it again.") if @tracks.sum { |track| track.notes.size }.zero?
         @counts[:broken] = 1
+      end
+
+      # The head and the tracks; other chunks may stand between them and are to be passed over (Standard MIDI Files 1.0, "Chunks").
+      def known_chunks(bytes)
+        kept = bytes.byteslice(0, HEAD)
+        at = HEAD + [bytes.byteslice(4, 4).to_s.unpack1("N").to_i - 6, 0].max
+        while at + 8 <= bytes.bytesize
+          length = bytes.byteslice(at + 4, 4).unpack1("N")
+          kept << bytes.byteslice(at, 8 + length) if bytes.byteslice(at, 4) == "MTrk"
+          at += 8 + length
+        end
+        kept
+      end
+
+      def check_length(seconds)
+        most = Audio::Decoder::MAX_SECONDS
+        return if seconds <= most
+
+        refuse(format("This MIDI file lasts %<minutes>d:%<rest>02d minutes; %<most>d:00 is the most. Cut out the song and drop that.", minutes: seconds / 60, rest: seconds % 60,
+          most: most / 60))
       end
 
       def refuse(sentence) = raise(Errors::UnreadableScore, sentence)

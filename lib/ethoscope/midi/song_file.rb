@@ -5,8 +5,8 @@ require "stringio"
 
 module Ethoscope
   module Midi
-    # An analysis as a standard MIDI file: tempo map, time signature, section markers, block chords and bass roots.
-    # Bar 1 of the song is bar 1 of the file; a pickup is left out.
+    # An analysis as a standard MIDI file: tempo map, time signature, section markers, block chords (as voiced, where somebody said how) and
+    # their lowest notes. Bar 1 of the song is bar 1 of the file; a pickup is left out, but for a chord that goes on from it.
     class SongFile
       PULSES = 480
       CHORD_OCTAVE = 60
@@ -58,25 +58,33 @@ module Ethoscope
       def bar_pulse(bar) = (bar - 1) * @meter.beats * @beat
 
       def chords(sequence)
-        track(sequence, "Chords", notes(CHORD_VELOCITY, 0) { |chord| voicing(chord) })
+        track(sequence, "Chords", notes(CHORD_VELOCITY, 0) { |entry, symbol| voicing(entry) || symbol.pitches(CHORD_OCTAVE) })
       end
 
       def bass(sequence)
-        track(sequence, "Bass roots", notes(BASS_VELOCITY, 1) { |chord| [BASS_OCTAVE + chord.root] })
+        track(sequence, "Bass", notes(BASS_VELOCITY, 1) { |_, symbol| [BASS_OCTAVE + symbol.lowest] })
       end
 
-      def voicing(chord)
-        chord.pitch_classes.map { |note| CHORD_OCTAVE + note }
+      # What a person or a MIDI file says of the very notes.
+      def voicing(entry)
+        names = [entry[:voicing], entry[:written]].find { |list| list && !list.empty? } or return nil
+        pitches = names.map { |name| Harmony::NoteName.parse(name) }
+        pitches.all? { |pitch| pitch.between?(0, 127) } ? pitches : nil
       end
 
       def notes(velocity, channel)
-        @data[:chords].select { |chord| chord[:degree] && chord[:bar].positive? }.flat_map do |entry|
-          root, quality = entry[:label].split(":")
-          chord = Harmony::Chord.on(Harmony::PitchClass.parse(root), quality.split("/").first)
-          start = bar_pulse(entry[:bar]) + ((entry[:beat] - 1) * @beat).round
-          stop = start + (entry[:beats] * @beat).round
-          yield(chord).flat_map { |note| [[start, MIDI::NoteOn.new(channel, note, velocity)], [stop, MIDI::NoteOff.new(channel, note, velocity)]] }
+        sounding.flat_map do |entry, symbol|
+          from = bar_pulse(entry[:bar]) + ((entry[:beat] - 1) * @beat).round
+          start = [from, 0].max
+          stop = from + (entry[:beats] * @beat).round
+          yield(entry, symbol).flat_map { |note| [[start, MIDI::NoteOn.new(channel, note, velocity)], [stop, MIDI::NoteOff.new(channel, note, velocity)]] }
         end
+      end
+
+      # Chords that are heard after the first bar line.
+      def sounding
+        entries = @data[:chords].select { |entry| (bar_pulse(entry[:bar]) + ((entry[:beat] - 1 + entry[:beats]) * @beat).round).positive? }
+        entries.map { |entry| [entry, Harmony::ChordSymbol.parse(entry[:symbol])] }.reject { |_, symbol| symbol.none? }
       end
 
       def track(sequence, name, events)

@@ -10,14 +10,16 @@ module Ethoscope
       RARE = 0.01
 
       # @param songs [Array<Song>]
-      def initialize(songs)
+      # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
+      def initialize(songs, entries: Techniques::Library.method(:entry))
         @songs = songs
+        @entries = entries
         @zone = TempoZone.new(songs.map(&:bpm))
       end
 
-      # @return [Hash] songs, tempo, keys, degrees, loops, layers, techniques, statements, outlier
+      # @return [Hash] songs, tempo, keys, degrees, loops, layers, sounds, techniques, marks, statements, outlier
       def profile
-        { songs: songs, tempo: tempo, keys: keys, degrees: degrees, loops: loops, layers: layers, techniques: techniques,
+        { songs: songs, tempo: tempo, keys: keys, degrees: degrees, loops: loops, layers: layers, sounds:, techniques: techniques, marks:,
           statements: Statements.new(self, @songs).all, outlier: outlier }
       end
 
@@ -64,7 +66,20 @@ module Ethoscope
         order = %w[intro verse pre-chorus chorus bridge breakdown outro]
         kinds = kinds.sort_by { |name| order.index(name) || order.size }
         { kinds: kinds.map { |name| { name:, of: @songs.count { |song| sections_of(song, name).any? } } },
-          roles: Layers::Activity::ROLES.map { |role| { role:, counts: kinds.map { |name| @songs.count { |song| plays?(song, role, name) } } } } }
+          roles: roles.map { |role| { role:, counts: kinds.map { |name| @songs.count { |song| plays?(song, role, name) } } } } }
+      end
+
+      # @return [Array<Hash>] role or name of a pitched layer, songs in which it plays, and what its cards say of its sound
+      def sounds
+        playing = @songs.map { |song| song.data[:layers].select { |layer| layer[:spans].any? && !Layers::Role::STRUCK.include?(layer[:role]) } }
+        playing.flatten(1).map { |layer| layer[:role] || layer[:name] }.uniq.map do |name|
+          { name:, songs: playing.map { |layers| layers.any? { |layer| (layer[:role] || layer[:name]) == name } }, sounds: said(name) }
+        end
+      end
+
+      # @return [Array<Hash>] what somebody pinned to a place: type, text, first_bar, and the title of the song
+      def marks
+        @songs.flat_map { |song| song.data.fetch(:marks, []).map { |mark| mark.slice(:type, :text, :first_bar).merge(title: song.title) } }
       end
 
       # @return [Array<Hash>] kind, name, songs it is seen in, sightings
@@ -72,7 +87,7 @@ module Ethoscope
         seen = @songs.flat_map { |song| song.data[:techniques] }.group_by { |sighting| sighting[:kind] }
         rows = seen.map do |kind, sightings|
           counts = @songs.map { |song| song.data[:techniques].count { |sighting| sighting[:kind] == kind } }
-          { kind:, name: Techniques::Library.entry(kind)&.name || sightings.first[:name], songs: counts.map(&:positive?), sightings: counts.sum }
+          { kind:, name: @entries.call(kind)&.name || sightings.first[:name], songs: counts.map(&:positive?), sightings: counts.sum }
         end
         rows.sort_by { |row| [-row[:songs].count(true), -row[:sightings], row[:name]] }
       end
@@ -105,13 +120,21 @@ module Ethoscope
         high > low ? (((part.sum / part.size) - low) / (high - low)).round(2) : 0.5
       end
 
+      # What is told on every mix, and after it whatever stems, notes and people tell.
+      def roles = Layers::Activity::ROLES | @songs.flat_map { |song| song.data[:layers].filter_map { |layer| layer[:role] if layer[:spans].any? } }
+
+      def said(name)
+        cards = @songs.flat_map { |song| song.data.fetch(:heard_layers, []) }.select { |layer| [layer[:role], layer[:name]].include?(name) }
+        cards.filter_map { |layer| layer[:card][:sound] unless layer[:card][:sound].to_s.empty? }.uniq
+      end
+
       def kind(section) = section[:label].sub(/ \d+\z/, "")
 
       def sections_of(song, name) = song.data[:sections].select { |section| kind(section) == name }
 
       def plays?(song, role, name)
-        activity = song.data[:layers].find { |layer| layer[:role] == role }&.fetch(:activity) or return false
-        sections_of(song, name).any? do |section|
+        activities = song.data[:layers].select { |layer| layer[:role] == role }.map { |layer| layer[:activity] }
+        activities.product(sections_of(song, name)).any? do |activity, section|
           part = activity[section[:first_bar] - 1, section[:bars]]
           part.sum / part.size >= 0.5
         end

@@ -21,7 +21,7 @@ module Ethoscope
       # @param aspect [String]
       # @param value [Hash]
       # @return [String] a person's value as a statement, see {Heard}
-      # @raise [ArgumentError]
+      # @raise [Errors::Unfit]
       def self.heard(aspect, value) = Heard.statement(aspect, value)
 
       private

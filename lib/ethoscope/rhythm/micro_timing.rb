@@ -31,7 +31,7 @@ module Ethoscope
       # @return [String, nil] "programmed", "played" or "loose", by the register that plays most; nil when hardly anything is struck
       def self.feel(timings)
         busiest = timings.max_by(&:onsets)
-        return nil unless busiest.spread_ms
+        return nil unless busiest&.spread_ms
 
         case busiest.spread_ms
         when ..PROGRAMMED then "programmed"

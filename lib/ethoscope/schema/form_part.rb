@@ -16,7 +16,7 @@ module Ethoscope
         { sections: @found.sections.map { |section| section.to_h.merge(confidence: @confidence.of(:section, section.confidence)) }, novelty: @found.novelty, bars:,
           layers: @found.layers.map { |layer| layer_part(layer) }, untold_roles: Layers::Activity::UNTOLD - @found.layers.map(&:role), changes: @found.changes, phrase_bars: Form::Changes.phrase(@found.changes),
           techniques: @found.sightings.map { |sighting| { name: Techniques::Library.entry(sighting.kind).name }.merge(sighting.to_h) },
-          stems: @found.stems, score: @found.score, told_by: @found.told_by }
+          stems: @found.stems, score: @found.score, told_by: @found.told_by, gaps: @found.gaps.map(&:to_h) }
       end
 
       private

@@ -17,7 +17,7 @@ module Ethoscope
         tuning = @found.features.tuning
         { tuning_cents: tuning.cents,
           tuning: { cents: tuning.cents, confidence: tuning.confidence, a4: (440 * (2**(tuning.cents / 1200))).round(1), histogram: tuning.histogram },
-          key: key_part, pitch_classes:, chords: chords, loop: @found.loop && loop_part(@found.loop), loops: @found.loops.map { |letters, loop| loop_part(loop).merge(letters:) },
+          key: key_part, pitch_classes:, chords: chords, loop: @found.loop&.described(key), loops: @found.loops.map { |letters, loop| loop.described(key).merge(letters:) },
           cadences: @found.cadences }
       end
 
@@ -76,10 +76,6 @@ module Ethoscope
           degree: degree&.numeral, borrowed_from: degree&.borrowed_from, function: function&.kind, function_of: function&.of,
           confidence: @confidence.of(:chord, span.confidence), rivals: span.rivals.map { |chord, odds| { symbol: chord.symbol(key), odds: } },
           bar:, beat:, beats: (span.last - span.first) / 2.0 }
-      end
-
-      def loop_part(loop)
-        { bars: loop.bars, degrees: loop.degrees, symbols: loop.chords.map { |chord| chord.symbol(key) }, starts: loop.starts, confidence: loop.confidence }
       end
     end
   end

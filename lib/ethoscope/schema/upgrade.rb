@@ -5,7 +5,7 @@ module Ethoscope
     # Fills in what analyses of older engines did not say, as "nothing found", so that they can still be shown.
     module Upgrade
       WHOLE = { drums: [], loops: [], cadences: [], leads: [], changes: [], untold_roles: [], novelty: [], phrase_bars: nil, downbeat_confidence: 0.0,
-                stems: [], score: nil, told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" }, techniques: [],
+                stems: [], score: nil, told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" }, techniques: [], gaps: [],
                 bass: { notes: [], tones: {}, lowest: nil, highest: nil },
                 mix: { centres: [], spectrum: [], registers: [], sections: [] } }.freeze
       PARTS = { tempo: { pulse: [] }, groove: { timing: [], feel: nil }, tuning: { histogram: [] },

@@ -44,8 +44,11 @@ module Ethoscope
       end
 
       # @param scene [Scene]
+      # @param gaps [Gaps] keeps which detectors failed
       # @return [Array<Sighting>] in order of time
-      def self.search(scene) = DETECTORS.flat_map { |detector| detector.find(scene) }.sort_by(&:start)
+      def self.search(scene, gaps = Gaps.new)
+        DETECTORS.flat_map { |detector| gaps.beside("the technique “#{entry(detector::KIND)&.name || detector::KIND}”", []) { detector.find(scene) } }.sort_by(&:start)
+      end
     end
   end
 end

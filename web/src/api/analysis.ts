@@ -253,7 +253,15 @@ export interface Mix {
   sections: { first_bar: number; against_mean: number[]; registers: Register[] }[];
 }
 
+/** Something that could not be told: why in words, or a fault of the engine with its place. */
+export interface Gap {
+  what: string;
+  reason: string | null;
+  fault: string | null;
+}
+
 export interface Analysis {
+  gaps: Gap[];
   engine_version: string;
   duration: number;
   channels: number;

@@ -1,12 +1,13 @@
 /** Everything that is read from the API, by name. */
 
-import { queryOptions } from "@tanstack/react-query";
+import { queryOptions, type QueryClient } from "@tanstack/react-query";
 import { get } from "./client";
 import type {
   Checklist,
   HowTo,
-  Profile,
+  ProfilePage,
   ReferencePage,
+  Run,
   RunState,
   School,
   SoundRow,
@@ -18,7 +19,7 @@ import type {
 /** While something is being worked in, its page is asked for again and again. */
 const DERIVING_MS = 350;
 
-const isWaiting = (state: string | undefined) => state === "queued" || state === "running";
+export const isWaiting = (state: string | undefined) => state === "queued" || state === "running";
 
 export const studiesQuery = queryOptions({
   queryKey: ["studies"],
@@ -32,6 +33,34 @@ export const studyQuery = (id: number) =>
     refetchInterval: (query) =>
       query.state.data?.assemblies.some((assembly) => isWaiting(assembly.state)) ? DERIVING_MS : false,
   });
+
+/** The newest run of each reference of a study. */
+export type RunsById = Record<number, Run | null>;
+
+/** How often a page asks how far the work is. */
+const PROGRESS_MS = 500;
+
+interface Progress {
+  edition: number;
+  runs: RunsById;
+}
+
+/** How far the analyses of a study are; without news since the last answer the server says only that. */
+export const progressQuery = (client: QueryClient, studyId: number) => {
+  const queryKey = ["progress", studyId] as const;
+  return queryOptions({
+    queryKey,
+    queryFn: async (): Promise<Progress> => {
+      const before = client.getQueryData<Progress>(queryKey);
+      const { edition, runs } = await get<Partial<Progress> & { edition: number }>(
+        `/studies/${studyId}/progress?seen=${before?.edition ?? ""}`,
+      );
+      return { edition, runs: runs ?? before?.runs ?? {} };
+    },
+    select: (progress: Progress) => progress.runs,
+    refetchInterval: PROGRESS_MS,
+  });
+};
 
 export const referenceQuery = (id: number) =>
   queryOptions({
@@ -105,7 +134,7 @@ export const partsQuery = (id: number) =>
 export const profileQuery = (studyId: number) =>
   queryOptions({
     queryKey: ["profile", studyId],
-    queryFn: () => get<{ profile: Profile }>(`/studies/${studyId}/profile`).then((answer) => answer.profile),
+    queryFn: () => get<ProfilePage>(`/studies/${studyId}/profile`),
     retry: false,
   });
 
@@ -113,6 +142,8 @@ export const checklistQuery = (id: number) =>
   queryOptions({
     queryKey: ["checklist", id],
     queryFn: () => get<{ checklist: Checklist }>(`/checklists/${id}`).then((answer) => answer.checklist),
+    // What is put right on a sheet changes what its items would say.
+    staleTime: 0,
   });
 
 export const schoolsQuery = queryOptions({

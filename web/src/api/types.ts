@@ -61,6 +61,8 @@ export interface ReferenceRow extends Reference {
   analysis: Run | null;
   marks: Record<string, Mark>;
   summary: ReferenceSummary | null;
+  /** Why the reference can't be shown, in words. */
+  problem: string | null;
 }
 
 interface ChecklistHead {
@@ -125,6 +127,8 @@ export interface Reading {
 export interface ReferencePage {
   reference: Reference & { run: Run | null };
   analysis: Analysis | null;
+  /** Why there is no sheet although there is an analysis. */
+  problem: string | null;
   readings: Reading[];
   current: Record<string, number>;
   /** Readings that contradict each other, by aspect. */
@@ -243,6 +247,10 @@ export interface Item {
   steps: string[];
   fallback: string;
   from: string;
+  /** What of the reading it rests on, such as "layer:bass". */
+  about: string | null;
+  /** What it would say if it were made now, where that differs; nulls where the readings say nothing of it any more. */
+  now?: { target: string | null; tolerance: string | null } | null;
   state: ItemState;
   note: string;
 }
@@ -263,6 +271,12 @@ export interface ProfileSong {
   duration: number;
   meter: string;
   sections: { label: string; letter: string; first_bar: number; bars: number; energy: number }[];
+}
+
+export interface ProfilePage {
+  profile: Profile;
+  /** Titles of songs that can't be shown, and so are not counted. */
+  left_out: string[];
 }
 
 export interface Profile {

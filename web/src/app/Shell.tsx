@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Outlet } from "react-router";
 import { Transport } from "../player/Transport";
 import { useCommands } from "./commands";
+import { FailureLine } from "./FailureLine";
 import { KeysHelp } from "./KeysHelp";
 import { Navigation } from "./Navigation";
 import { Palette } from "./Palette";
@@ -25,6 +26,7 @@ export function Shell() {
       <div className="flex min-h-0 grow print:block">
         <Navigation onHelp={() => setOpen("keys")} />
         <main className="flex min-w-0 grow flex-col bg-paper print:block">
+          <FailureLine />
           <Outlet />
         </main>
       </div>

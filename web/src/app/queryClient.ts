@@ -1,8 +1,19 @@
-import { QueryClient } from "@tanstack/react-query";
+import { MutationCache, QueryClient } from "@tanstack/react-query";
 import { ApiError } from "../api/client";
+import { messageOf } from "../components/Notice";
+import { tellFailure } from "./failures";
+
+/** Changes with no place of their own to say that they failed. */
+export const TOLD = { told: true };
 
 /** Data are local: they change when this page changes them or when an analysis ends, which is told. */
 export const queryClient = new QueryClient({
+  mutationCache: new MutationCache({
+    onError: (error, _variables, _context, mutation) => {
+      if (mutation.meta?.told) tellFailure(messageOf(error));
+    },
+    onMutate: () => tellFailure(null),
+  }),
   defaultOptions: {
     queries: {
       staleTime: 30_000,

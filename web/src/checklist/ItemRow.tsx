@@ -12,12 +12,13 @@ interface ItemRowProps {
   open: boolean;
   onOpen: () => void;
   onChange: (change: { state?: ItemState; note?: string }) => void;
+  onTakeTarget: () => void;
 }
 
 const TITLE = { open: "", done: "text-ink-2", skipped: "text-ink-3 line-through" } as const;
 
 /** One thing to do on one line; opened, it says how, what if not, and takes a note. */
-export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange }: ItemRowProps) {
+export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange, onTakeTarget }: ItemRowProps) {
   const settled = item.state !== "open";
   return (
     <>
@@ -37,6 +38,7 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange 
           >
             <span className={TITLE[item.state]}>{item.title}</span>
             {item.note && <span className="text-heard-text"> note</span>}
+            {item.now && <span className="text-conflict"> the reading has changed</span>}
           </button>
         </td>
         <td className={`truncate border-b border-faint pr-3 ${settled ? "text-ink-2" : ""}`} title={item.target}>
@@ -48,7 +50,7 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange 
           <From item={item} checklist={checklist} />
         </td>
       </tr>
-      {open && <Opened item={item} onChange={onChange} />}
+      {open && <Opened item={item} onChange={onChange} onTakeTarget={onTakeTarget} />}
     </>
   );
 }
@@ -76,8 +78,12 @@ function Tick({ item, onChange }: { item: Item; onChange: ItemRowProps["onChange
 function From({ item, checklist }: { item: Item; checklist: Checklist }) {
   const study = `/studies/${checklist.study_id}`;
   const strip = ["tempo", "meter", "key", "tuning", "loop", "form", "loudness"].includes(item.from);
+  const asked = new URLSearchParams({
+    ...(strip ? { reading: item.from } : {}),
+    ...(item.about ? { about: item.about } : {}),
+  }).toString();
   const path = checklist.reference_id
-    ? `${study}/references/${checklist.reference_id}${strip ? `?reading=${item.from}` : ""}`
+    ? `${study}/references/${checklist.reference_id}${asked ? `?${asked}` : ""}`
     : `${study}/profile`;
   return (
     <Link to={path} className="underline decoration-firm underline-offset-2 hover:bg-wash">
@@ -86,7 +92,29 @@ function From({ item, checklist }: { item: Item; checklist: Checklist }) {
   );
 }
 
-function Opened({ item, onChange }: { item: Item; onChange: ItemRowProps["onChange"] }) {
+/** What was put right since the checklist was made: the item keeps what it said until the new target is taken. */
+function Changed({ item, onTakeTarget }: { item: Item; onTakeTarget: () => void }) {
+  if (!item.now) return null;
+  return (
+    <div className="mb-2 border-l-[3px] border-conflict pl-2 text-conflict">
+      {item.now.target === null ? (
+        <p>The reading has changed since, and says nothing of this any more.</p>
+      ) : (
+        <>
+          <p>
+            The reading has changed since. Take the new target? {item.now.target}
+            {item.now.tolerance && ` (${item.now.tolerance})`}
+          </p>
+          <Button className="mt-1" onClick={onTakeTarget}>
+            Take the new target
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "onChange" | "onTakeTarget">) {
   const [note, setNote] = useState(item.note);
   return (
     <tr className="bg-paper">
@@ -94,6 +122,7 @@ function Opened({ item, onChange }: { item: Item; onChange: ItemRowProps["onChan
       <td colSpan={7} className="border-b border-rule border-l-[3px] border-l-select">
         <div className="grid grid-cols-[1fr_1fr] gap-6 px-4 pt-1 pb-3">
           <div>
+            <Changed item={item} onTakeTarget={onTakeTarget} />
             <p className="mb-1 text-13">{item.target}</p>
             <h3 className="mb-1 font-medium">How to do it</h3>
             {item.steps.length === 0 && (

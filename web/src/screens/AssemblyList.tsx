@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { write } from "../api/client";
 import type { Assembly } from "../api/types";
+import { TOLD } from "../app/queryClient";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { ProgressBar } from "../components/Progress";
@@ -31,8 +32,16 @@ function contents({ stems, score_name: score }: Assembly): string {
 function State({ studyId, assembly }: { studyId: number; assembly: Assembly }) {
   const client = useQueryClient();
   const onSuccess = () => client.invalidateQueries({ queryKey: ["study", studyId] });
-  const start = useMutation({ mutationFn: () => write("POST", `/assemblies/${assembly.id}/start`), onSuccess });
-  const remove = useMutation({ mutationFn: () => write("DELETE", `/assemblies/${assembly.id}`), onSuccess });
+  const start = useMutation({
+    meta: TOLD,
+    mutationFn: () => write("POST", `/assemblies/${assembly.id}/start`),
+    onSuccess,
+  });
+  const remove = useMutation({
+    meta: TOLD,
+    mutationFn: () => write("DELETE", `/assemblies/${assembly.id}`),
+    onSuccess,
+  });
   if (assembly.state === "queued" || assembly.state === "running")
     return (
       <ProgressBar

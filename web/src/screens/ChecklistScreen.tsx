@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { write } from "../api/client";
 import { checklistQuery, schoolsQuery, studyQuery } from "../api/queries";
 import type { Checklist, Item, ItemState } from "../api/types";
+import { TOLD } from "../app/queryClient";
 import { ItemRow } from "../checklist/ItemRow";
 import { Summary } from "../checklist/Summary";
 import { Failure } from "../components/Notice";
@@ -56,6 +57,7 @@ function Order({ checklist }: { checklist: Checklist }) {
   const client = useQueryClient();
   const { data: schools } = useQuery(schoolsQuery);
   const reorder = useMutation({
+    meta: TOLD,
     mutationFn: (school: string) => write<{ checklist: Checklist }>("PATCH", `/checklists/${checklist.id}`, { school }),
     onSuccess: ({ checklist: changed }) => client.setQueryData(checklistQuery(checklist.id).queryKey, changed),
   });
@@ -97,6 +99,11 @@ function List({ checklist, studyTitle }: { checklist: Checklist; studyTitle: str
     onError: (_error, _change, context) => client.setQueryData(key, context?.before),
     onSettled: () => void client.invalidateQueries({ queryKey: ["study", checklist.study_id] }),
   });
+  const retarget = useMutation({
+    meta: TOLD,
+    mutationFn: (id: number) => write<{ item: Item }>("POST", `/items/${id}/target`),
+    onSuccess: () => client.invalidateQueries({ queryKey: key }),
+  });
   const next = checklist.items.find((item) => item.state === "open");
   return (
     <div className="flex min-h-0 grow bg-sheet max-mid:flex-col-reverse">
@@ -118,6 +125,7 @@ function List({ checklist, studyTitle }: { checklist: Checklist; studyTitle: str
                 open={open === item.id}
                 onOpen={() => setOpen(open === item.id ? null : item.id)}
                 onChange={(body) => change.mutate({ id: item.id, ...body })}
+                onTakeTarget={() => retarget.mutate(item.id)}
               />
             ))}
           </tbody>

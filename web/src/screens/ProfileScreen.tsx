@@ -15,7 +15,8 @@ import { useStudyId } from "./params";
 export function ProfileScreen() {
   const studyId = useStudyId();
   const { data: study } = useQuery(studyQuery(studyId));
-  const { data: profile, error } = useQuery(profileQuery(studyId));
+  const { data, error } = useQuery(profileQuery(studyId));
+  const profile = data?.profile;
   return (
     <>
       <PageHead title="Style profile" remark={study?.study.title ?? null}>
@@ -41,6 +42,11 @@ export function ProfileScreen() {
             {messageOf(error)}
           </Notice>
         </div>
+      )}
+      {data && data.left_out.length > 0 && (
+        <p role="status" className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5 text-conflict">
+          Not counted, for {data.left_out.length === 1 ? "it" : "they"} can't be shown: {data.left_out.join(", ")}.
+        </p>
       )}
       {profile && <Body profile={profile} />}
     </>

@@ -3,9 +3,10 @@ import { History, Redo2, Undo2 } from "lucide-react";
 import { startTransition, useEffect, useState, type ComponentProps } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { write } from "../api/client";
-import { referenceQuery, studyQuery } from "../api/queries";
+import { isWaiting, referenceQuery, studyQuery } from "../api/queries";
 import type { Analysis, Aspect, ReferencePage } from "../api/types";
 import { useCommands } from "../app/commands";
+import { TOLD } from "../app/queryClient";
 import { isBusy, useProgress } from "../app/useProgress";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
@@ -14,6 +15,7 @@ import { Segmented } from "../components/Segmented";
 import { clock } from "../lib/format";
 import { BEATS } from "../lib/keys";
 import { usePlayer } from "../player/context";
+import { aboutOf } from "../sheet/about";
 import type { Selection } from "../sheet/context";
 import type { Zoom } from "../sheet/geometry";
 import { HandOver } from "../sheet/HandOver";
@@ -56,10 +58,11 @@ export function SheetScreen() {
       </>
     );
   if (!page) return <PageHead title={row?.title ?? ""} remark={row?.artist ?? null} />;
+  if (page.problem) return <Unshowable page={page} problem={page.problem} />;
   if (!page.analysis) return <NotYet page={page} run={row?.analysis ?? page.reference.run} />;
   return (
     <Finished
-      key={`${referenceId} ${search.get("reading") ?? ""}`}
+      key={`${referenceId} ${search.toString()}`}
       page={page}
       analysis={page.analysis}
       count={study?.references.length ?? 1}
@@ -70,8 +73,7 @@ export function SheetScreen() {
 function Finished({ page, analysis, count }: { page: ReferencePage; analysis: Analysis; count: number }) {
   const [zoom, setZoom] = useState<Zoom>("song");
   const [search] = useSearchParams();
-  const wanted = ASPECTS.find((aspect): aspect is Aspect => aspect === search.get("reading"));
-  const [selection, select] = useState<Selection | null>(wanted ? { kind: "reading", aspect: wanted } : null);
+  const [selection, select] = useState<Selection | null>(() => wanted(search, analysis));
   const edits = useEdits(page);
   const again = useAgain(page);
   // A long sheet is drawn anew in slices, so that what plays goes on moving.
@@ -127,6 +129,13 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
   );
 }
 
+/** What the address asks to see, as a checklist's items do: a reading of the strip, or what of it they rest on ("layer:bass"). */
+function wanted(search: URLSearchParams, analysis: Analysis): Selection | null {
+  const aspect = ASPECTS.find((candidate): candidate is Aspect => candidate === search.get("reading"));
+  const about = search.get("about");
+  return (about === null ? null : aboutOf(about, analysis)) ?? (aspect ? { kind: "reading", aspect } : null);
+}
+
 interface ChangesProps {
   page: ReferencePage;
   edits: Edits;
@@ -175,6 +184,7 @@ function useAgain(page: ReferencePage) {
   const client = useQueryClient();
   const { reference } = page;
   return useMutation({
+    meta: TOLD,
     mutationFn: () => write("POST", `/references/${reference.id}/analyses`),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ["reference", reference.id] });
@@ -189,6 +199,7 @@ function Plan({ page }: { page: ReferencePage }) {
   const navigate = useNavigate();
   const client = useQueryClient();
   const create = useMutation({
+    meta: TOLD,
     mutationFn: () =>
       write<{ checklist: { id: number } }>("POST", `/studies/${studyId}/checklists`, {
         from: "reference",
@@ -200,10 +211,44 @@ function Plan({ page }: { page: ReferencePage }) {
     },
   });
   return (
-    <Button disabled={create.isPending} onClick={() => create.mutate()} title="Make a checklist from these readings">
+    <Button
+      disabled={create.isPending || isWaiting(page.derivation?.state)}
+      onClick={() => create.mutate()}
+      title={
+        isWaiting(page.derivation?.state)
+          ? "What you put right is still being worked in"
+          : "Make a checklist from these readings"
+      }
+    >
       <span className="hidden mid:inline">Make a checklist</span>
       <span className="mid:hidden">Checklist</span>
     </Button>
+  );
+}
+
+/** What is stored can't be laid out: the last change can be taken back, or the recording measured anew. */
+function Unshowable({ page, problem }: { page: ReferencePage; problem: string }) {
+  const { reference, journal } = page;
+  const again = useAgain(page);
+  const edits = useEdits(page);
+  const measuring = isBusy(page.reference.run);
+  return (
+    <>
+      <PageHead title={reference.title} remark={reference.artist} />
+      <div className="min-h-0 grow overflow-y-auto bg-sheet p-4">
+        <Failure error={again.error ?? edits.error ?? new Error(problem)} />
+        <div className="mt-4 flex gap-2">
+          {journal.undo && <Button onClick={edits.undo}>Undo: {journal.undo}</Button>}
+          <Button disabled={measuring || again.isPending} onClick={() => again.mutate()}>
+            {measuring ? "Being measured anew" : "Measure anew"}
+          </Button>
+        </div>
+        <p className="mt-4 max-w-[520px] text-ink-2">
+          What you said of this song is kept: {journal.edits.length} {journal.edits.length === 1 ? "change" : "changes"}
+          . The study, its profile and its other songs go on without it.
+        </p>
+      </div>
+    </>
   );
 }
 

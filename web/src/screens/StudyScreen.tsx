@@ -5,6 +5,7 @@ import { write } from "../api/client";
 import { studyQuery } from "../api/queries";
 import type { ReferenceRow, StudyPage } from "../api/types";
 import { useImport, type Incoming } from "../app/useImport";
+import { TOLD } from "../app/queryClient";
 import { isBusy, useProgress } from "../app/useProgress";
 import { Button } from "../components/Button";
 import { Dialog } from "../components/Dialog";
@@ -212,18 +213,40 @@ function ReferenceLine({ row }: { row: ReferenceRow }) {
         </>
       ) : (
         <td colSpan={7}>
-          <RunState row={row} />
+          {row.problem && !isBusy(row.analysis) ? <Problem row={row} path={path} /> : <RunState row={row} />}
         </td>
       )}
     </tr>
   );
 }
 
+/** One song that can't be shown; its sheet offers what to do about it. */
+function Problem({ row, path }: { row: ReferenceRow; path: string }) {
+  return (
+    <Failure
+      error={new Error(row.problem ?? "")}
+      action={
+        <Link to={path} className="whitespace-nowrap underline">
+          What can be done
+        </Link>
+      }
+    />
+  );
+}
+
 function RunState({ row }: { row: ReferenceRow }) {
   const client = useQueryClient();
   const refresh = () => client.invalidateQueries({ queryKey: ["study", row.study_id] });
-  const again = useMutation({ mutationFn: () => write("POST", `/references/${row.id}/analyses`), onSuccess: refresh });
-  const remove = useMutation({ mutationFn: () => write("DELETE", `/references/${row.id}`), onSuccess: refresh });
+  const again = useMutation({
+    meta: TOLD,
+    mutationFn: () => write("POST", `/references/${row.id}/analyses`),
+    onSuccess: refresh,
+  });
+  const remove = useMutation({
+    meta: TOLD,
+    mutationFn: () => write("DELETE", `/references/${row.id}`),
+    onSuccess: refresh,
+  });
   if (!row.analysis || isBusy(row.analysis))
     return row.analysis ? <Progress run={row.analysis} /> : <span>waiting</span>;
   return (

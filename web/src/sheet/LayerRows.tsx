@@ -1,9 +1,9 @@
-import type { HeardLayer, Layer } from "../api/types";
+import type { Analysis, HeardLayer, Layer } from "../api/types";
 import { Fragment } from "react";
 import { amountStep, inkColour } from "../lib/ink";
 import { sourceMark, toldBy } from "../lib/sources";
 import { CellPlot, type Cell } from "./CellPlot";
-import { same, useSheet } from "./context";
+import { same, useSheet, type Selection } from "./context";
 import { Row } from "./Row";
 import { usePainting } from "./usePainting";
 
@@ -12,10 +12,11 @@ const CHOSEN = "font-medium underline decoration-2 underline-offset-4";
 
 /** One row a part, one cell a bar; density is how much it is there. Hatched rows are a person's, over the measured rows of their role. */
 export function LayerRows() {
-  const { analysis } = useSheet();
+  const { analysis, selection } = useSheet();
   const roles = new Set(analysis.layers.map((layer) => layer.role));
-  const own = (role: string) => analysis.heard_layers.filter((layer) => layer.role === role);
-  const others = analysis.heard_layers.filter((layer) => layer.role === null || !roles.has(layer.role));
+  const shown = shownLayers(analysis, selection);
+  const own = (role: string) => shown.filter((layer) => layer.role === role);
+  const others = shown.filter((layer) => layer.role === null || !roles.has(layer.role));
   return (
     <>
       {analysis.layers.map((layer, index) => (
@@ -30,6 +31,17 @@ export function LayerRows() {
         <OwnRow key={layer.reading_id} layer={layer} />
       ))}
     </>
+  );
+}
+
+/** A card that only says more of a measured layer has no row of its own, but while it is open, to paint on. */
+export function shownLayers(analysis: Analysis, selection: Selection | null): HeardLayer[] {
+  const measured = new Set(analysis.layers.map((layer) => layer.name));
+  return analysis.heard_layers.filter(
+    (layer) =>
+      layer.levels.some(Boolean) ||
+      !measured.has(layer.name) ||
+      same(selection, { kind: "ownLayer", id: layer.reading_id }),
   );
 }
 

@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useRef, useState } from "react";
-import type { Analysis, ReferencePage } from "../api/types";
+import type { Analysis, Gap, ReferencePage } from "../api/types";
 import { useCommands } from "../app/commands";
 import { Failure } from "../components/Notice";
 import { stageName } from "../components/Progress";
@@ -13,7 +13,7 @@ import { EnergyRow } from "./EnergyRow";
 import { geometryOf, type Zoom } from "./geometry";
 import { KEY_HEIGHT, KeyRow, modulates } from "./KeyRow";
 import { GridLines } from "./GridLines";
-import { LayerRows } from "./LayerRows";
+import { LayerRows, shownLayers } from "./LayerRows";
 import { Legend } from "./Legend";
 import { Playing } from "./Playing";
 import { Ruler } from "./Ruler";
@@ -46,7 +46,7 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
   const [editing, setEditing] = useState(0);
   const area = useRef<HTMLDivElement>(null);
   const size = useSize(area, { width: 960, height: 480 });
-  const rows = analysis.layers.length + analysis.heard_layers.length;
+  const rows = analysis.layers.length + shownLayers(analysis, selection).length;
   const moving = !analysis.tempo.constant && analysis.tempo.bpm !== null;
   const extra =
     (moving ? TEMPO_HEIGHT : 0) +
@@ -85,6 +85,7 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
     <SheetContext value={{ page, analysis, geometry, view, selection, select, brush, setBrush, edits, editing }}>
       <Strip />
       <Derivation page={page} />
+      <Untold gaps={analysis.gaps} />
       {edits.error && (
         <div className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5">
           <Failure
@@ -136,6 +137,17 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
       <AddMark open={adding === "mark"} onClose={() => setAdding(null)} />
       {edits.stale && <StaleDialog stale={edits.stale} />}
     </SheetContext>
+  );
+}
+
+/** What this analysis could not tell, and why. */
+function Untold({ gaps }: { gaps: Gap[] }) {
+  if (gaps.length === 0) return null;
+  return (
+    <p role="status" className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5 text-conflict">
+      Not told here: {gaps.map((gap) => (gap.reason ? `${gap.what} (${gap.reason})` : gap.what)).join("; ")}.
+      {gaps.some((gap) => gap.fault) && " The engine failed there; everything else stands."}
+    </p>
   );
 }
 

@@ -48,6 +48,7 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     heard_layers: [],
     marks: [],
     techniques: [],
+    gaps: [],
     stems: [],
     score: null,
     told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" },

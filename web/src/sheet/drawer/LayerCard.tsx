@@ -56,7 +56,7 @@ export function LayerCard({ name }: { name: string }) {
           })
         }
       >
-        Paint it and fill its card
+        {analysis.heard_layers.some((own) => own.name === name) ? "Open its card" : "Paint it and fill its card"}
       </Button>
       {part && <ScorePartFacts part={part} />}
       {stem && <StemFacts stem={stem} />}

@@ -1,9 +1,10 @@
-import { useState, type FormEvent } from "react";
+import { useMemo, type FormEvent } from "react";
 import type { Have, HeardLayer, LayerCard } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Segmented } from "../../components/Segmented";
 import { SmallField } from "../../components/SmallField";
 import { ROLES } from "../../lib/keys";
+import { useDraft } from "../../lib/useDraft";
 import { useOpenOnEdit } from "../useOpenOnEdit";
 import { Part } from "./Drawer";
 import { Candidates, Chain, TEXT } from "./LayerLists";
@@ -31,19 +32,27 @@ const TEXTS = [
 
 interface LayerCardFormProps {
   layer: HeardLayer;
-  onSave: (change: { name: string; role: string | null; card: LayerCard }) => void;
+  /** Stores the card; done is called when that has come to a good end. */
+  onSave: (change: { name: string; role: string | null; card: LayerCard }, done: () => void) => void;
+}
+
+interface Draft {
+  name: string;
+  role: string;
+  card: LayerCard;
 }
 
 /** All that it takes to rebuild a layer: sound, what could play it, how it is played, processed and placed. */
 export function LayerCardForm({ layer, onSave }: LayerCardFormProps) {
-  const [name, setName] = useState(layer.name);
-  const [role, setRole] = useState(layer.role ?? "");
-  const [card, setCard] = useState<LayerCard>(layer.card);
+  const stored = useMemo(() => ({ name: layer.name, role: layer.role ?? "", card: layer.card }), [layer]);
+  const draft = useDraft<Draft>(`card ${layer.reading_id}`, stored);
+  const { name, role, card } = draft.value;
   const field = useOpenOnEdit();
-  const set = (change: Partial<LayerCard>) => setCard((before) => ({ ...before, ...change }));
+  const set = (change: Partial<LayerCard>) =>
+    draft.change((before) => ({ ...before, card: { ...before.card, ...change } }));
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    onSave({ name: name.trim() || layer.name, role: role === "" ? null : role, card: cleaned(card) });
+    onSave({ name: name.trim() || layer.name, role: role === "" ? null : role, card: cleaned(card) }, draft.drop);
   };
   return (
     <form onSubmit={submit} noValidate>
@@ -55,13 +64,17 @@ export function LayerCardForm({ layer, onSave }: LayerCardFormProps) {
               ref={field}
               value={name}
               maxLength={60}
-              onChange={(event) => setName(event.target.value)}
+              onChange={(event) => draft.change((before) => ({ ...before, name: event.target.value }))}
               className={TEXT}
             />
           </label>
           <label className="grid grid-cols-[76px_1fr] items-center gap-2">
             <span className="text-ink-2">Role</span>
-            <select value={role} onChange={(event) => setRole(event.target.value)} className={TEXT}>
+            <select
+              value={role}
+              onChange={(event) => draft.change((before) => ({ ...before, role: event.target.value }))}
+              className={TEXT}
+            >
               <option value="">none of these</option>
               {ROLES.map((option) => (
                 <option key={option}>{option}</option>
@@ -125,9 +138,21 @@ export function LayerCardForm({ layer, onSave }: LayerCardFormProps) {
       <Stack card={card} onChange={(stack) => set({ stack })} />
       <Candidates card={card} onChange={(candidates) => set({ candidates })} />
       <Chain card={card} onChange={(chain) => set({ chain })} />
-      <Button type="submit" look="solid" className="mt-3">
-        Keep the card
-      </Button>
+      <div className="mt-3 flex items-center gap-2">
+        <Button type="submit" look="solid">
+          Keep the card
+        </Button>
+        {draft.typed && (
+          <>
+            <span role="status" className="text-heard-text">
+              not kept yet
+            </span>
+            <Button look="quiet" onClick={draft.drop}>
+              Drop what was typed
+            </Button>
+          </>
+        )}
+      </div>
     </form>
   );
 }

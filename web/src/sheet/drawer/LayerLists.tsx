@@ -1,5 +1,6 @@
 import type { LayerCard } from "../../api/types";
 import { Button } from "../../components/Button";
+import { SureField } from "../../components/SureField";
 import { Part } from "./Drawer";
 
 /** Kinds of processing, in no one's words. */
@@ -60,11 +61,10 @@ export function Candidates({
                 <option key={source}>{source}</option>
               ))}
             </select>
-            <input
+            <SureField
               aria-label={`How sure of candidate ${index + 1}`}
-              inputMode="decimal"
-              value={candidate.sure ?? ""}
-              onChange={(event) => edit(index, { sure: sureOf(event.target.value) })}
+              value={candidate.sure}
+              onValue={(sure) => edit(index, { sure })}
               className={`${TEXT} font-mono`}
             />
             <Button
@@ -183,9 +183,4 @@ export function Chain({
       </Button>
     </Part>
   );
-}
-
-function sureOf(text: string): number | null {
-  const value = Number(text.replace(",", "."));
-  return text.trim() === "" || Number.isNaN(value) ? null : Math.min(1, Math.max(0, value));
 }

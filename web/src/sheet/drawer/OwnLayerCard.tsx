@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { HeardLayer, LayerCard } from "../../api/types";
+import type { HeardLayer } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Segmented } from "../../components/Segmented";
 import { SmallField } from "../../components/SmallField";
@@ -39,11 +39,9 @@ export function OwnLayerCard({ id }: { id: number }) {
       />
       <Painting layer={layer} />
       <LayerCardForm
-        key={JSON.stringify([layer.name, layer.role, layer.card])}
+        key={id}
         layer={layer}
-        onSave={(change: { name: string; role: string | null; card: LayerCard }) =>
-          void edits.patch(`${id}/card`, change)
-        }
+        onSave={(change, done) => void edits.patch(`${id}/card`, change).then((answer) => answer && done())}
       />
       <CopyCard id={id} />
       <Remove id={id}>Remove the layer</Remove>

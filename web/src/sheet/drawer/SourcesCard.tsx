@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
 import type { ScoreRow, StemRow } from "../../api/types";
-import { Button } from "../../components/Button";
+import { Ask } from "../../components/Ask";
 import { FileButton, SCORE_FILES, SOUND_FILES } from "../../components/FileButton";
 import { Failure } from "../../components/Notice";
 import { figure, plural } from "../../lib/format";
@@ -107,14 +107,16 @@ function Stem({ stem, change }: { stem: StemRow; change: Change }) {
               try again
             </button>
           )}
-          <button
-            type="button"
-            aria-label={`Remove ${stem.name}`}
-            className="underline"
-            onClick={() => void change("DELETE", path)}
+          <Ask
+            plain
+            name={`Remove ${stem.name}`}
+            title={`Remove the stem “${stem.name}”?`}
+            description="What it tells of the song goes with it, and the song is worked out anew. This can't be undone; the file can be added again."
+            action="Remove the stem"
+            onYes={() => void change("DELETE", path)}
           >
             remove
-          </button>
+          </Ask>
         </span>
       </div>
     </li>
@@ -225,9 +227,14 @@ function Score({ score, change }: { score: ScoreRow; change: Change }) {
           </li>
         ))}
       </ul>
-      <Button look="refute" className="mt-3" onClick={() => void change("DELETE", path)}>
+      <Ask
+        title={`Remove the MIDI file “${score.name}”?`}
+        description="What its notes tell goes with it, and the song is worked out anew. This can't be undone; the file can be added again."
+        action="Remove the notes"
+        onYes={() => void change("DELETE", path)}
+      >
         Remove the MIDI file
-      </Button>
+      </Ask>
     </>
   );
 }

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module Store
+  # Keeps the few things that were asked for last, by what they were made from, so that they are not made again. Threads may share it.
+  class Kept
+    # @param most [Integer] things that are kept
+    def initialize(most)
+      @most = most
+      @things = {}
+      @mutex = Mutex.new
+    end
+
+    # @param key [Object] changes whenever the thing does
+    # @yieldreturn [Object] the thing; nil is not kept
+    # @return [Object]
+    def fetch(key)
+      found = @mutex.synchronize { @things.key?(key) ? @things[key] = @things.delete(key) : nil }
+      found || yield.tap { |made| keep(key, made) unless made.nil? }
+    end
+
+    private
+
+    def keep(key, thing)
+      @mutex.synchronize do
+        @things[key] = thing
+        @things.shift while @things.size > @most
+      end
+    end
+  end
+end
