@@ -45,6 +45,10 @@ module Api
         library.sheet(reference) || raise(Problem.new(409, "not_analysed", "This reference has no finished analysis yet."))
       end
 
+      def timeline_of(reference)
+        library.timeline(reference) || raise(Problem.new(409, "not_analysed", "This reference has no finished analysis yet."))
+      end
+
       # Makes a change that can be undone, has everything derived that follows from it, and answers with the sheet's new revision.
       def edit(reference, label, status_code = 200, &)
         result = library.journal.record(reference[:id], label, revision: seen_revision, &)

@@ -4,13 +4,13 @@ module Api
   # What a person writes over the sheet: chords, sections, layers, marks, techniques, changes, the count of bars.
   class Markup < Base
     helpers do
-      def bar_run(sheet, wanted)
-        last = sheet.timeline.bars
+      def bar_run(timeline, wanted)
+        last = timeline.bars
         unless wanted[:first_bar].between?(1, wanted[:last_bar]) && wanted[:last_bar] <= last
           raise Problem.new(422, "invalid", "Bars run from 1 to #{last}, the first before the last.", "last_bar")
         end
 
-        { starts_at: sheet.timeline.seconds(wanted[:first_bar]), ends_at: sheet.timeline.seconds(wanted[:last_bar] + 1) }.merge(wanted.slice(:first_bar, :last_bar))
+        { starts_at: timeline.seconds(wanted[:first_bar]), ends_at: timeline.seconds(wanted[:last_bar] + 1) }.merge(wanted.slice(:first_bar, :last_bar))
       end
 
       # What the action takes of what was sent.
@@ -47,9 +47,9 @@ module Api
         [reading, reference_of(reading[:reference_id])]
       end
 
-      def painted(sheet, reading)
+      def painted(timeline, reading)
         note = Ethoscope::Annotations::Note.new(from: nil, to: nil, **reading.slice(:id, :aspect, :value, :source, :state, :note))
-        Ethoscope::Annotations::PaintedLayer.new(note, sheet.timeline)
+        Ethoscope::Annotations::PaintedLayer.new(note, timeline)
       end
     end
 
@@ -97,9 +97,9 @@ module Api
     post "/readings/:id/cells" do |id|
       reading, reference = layer_reading(id)
       paint = input(Schemas::Paint)
-      sheet = sheet_of(reference)
-      bar_run(sheet, paint)
-      spans = painted(sheet, reading).painted(paint[:first_bar], paint[:last_bar], paint[:level])
+      timeline = timeline_of(reference)
+      bar_run(timeline, paint)
+      spans = painted(timeline, reading).painted(paint[:first_bar], paint[:last_bar], paint[:level])
       edit(reference, "Paint #{reading[:statement]}") { |readings| readings.revise(reading[:id], value: reading[:value].except(:cells).merge(spans:)) }
     end
 
@@ -115,7 +115,7 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::NewTechnique)
       check_kind(wanted[:kind], known_kinds(reference))
-      place = bar_run(sheet_of(reference), wanted)
+      place = bar_run(timeline_of(reference), wanted)
       noted(reference, "Note #{wanted[:name]}", aspect: "technique", value: wanted.slice(:name, :kind).compact, statement: wanted[:name], note: wanted[:note].to_s, **place)
     end
 
@@ -123,7 +123,7 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::SightingDecision)
       check_kind(wanted[:kind], known_kinds(reference))
-      place = bar_run(sheet_of(reference), wanted)
+      place = bar_run(timeline_of(reference), wanted)
       edit(reference, "#{Decisions::VERBS.fetch(wanted[:state])} #{wanted[:kind].tr("_", " ")}", 201) do |readings|
         readings.note(reference[:id], aspect: "sighting", value: { kind: wanted[:kind] }, statement: wanted[:kind].tr("_", " "), source: "measured",
           state: wanted[:state], **place)
@@ -134,14 +134,14 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::NewMark)
       check_layer(reference, wanted[:layer_id])
-      place = bar_run(sheet_of(reference), wanted)
+      place = bar_run(timeline_of(reference), wanted)
       noted(reference, "Mark bar #{wanted[:first_bar]}", aspect: "mark", value: wanted.slice(:type, :text, :layer_id), statement: wanted[:text], **place)
     end
 
     post "/references/:id/changes" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::ChangeEdit)
-      place = bar_run(sheet_of(reference), { first_bar: wanted[:bar], last_bar: wanted[:bar] })
+      place = bar_run(timeline_of(reference), { first_bar: wanted[:bar], last_bar: wanted[:bar] })
       value = wanted.slice(:key, :text)
       raise Problem.new(422, "invalid", "Say what changes.", "text") if value.values.all? { |text| text.to_s.strip.empty? }
 

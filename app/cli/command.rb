@@ -46,7 +46,8 @@ module Cli
     def carry_out(arguments)
       options = {}
       parser = parser_for(options)
-      verb, path, *rest = parser.parse(arguments)
+      # Names of files may hold any bytes.
+      verb, path, *rest = parser.parse(arguments.map { |argument| argument.valid_encoding? ? argument : argument.b })
       return show(parser.help, DONE) if options[:help]
       return usage("Say what to analyse.") unless verb == "analyze" && path && rest.empty?
 

@@ -18,7 +18,7 @@ module Store
     def self.open(home)
       FileUtils.mkdir_p(home)
       db = Sequel.connect(adapter: "sqlite", database: File.join(home, "ethoscope.sqlite3"), foreign_keys: true, max_connections: CONNECTIONS, pool_timeout: BUSY_SECONDS,
-        after_connect: ->(connection) { prepare(connection) })
+        after_connect: ->(connection) { prepare(connection) }).extend(OneWriter)
       Sequel.extension :migration
       Sequel::Migrator.run(db, MIGRATIONS)
       db

@@ -39,6 +39,7 @@ module Store
       # While somebody takes a file in, nobody sweeps it away.
       @ownership = Monitor.new
       @sheets = Kept.new(SHEETS)
+      @timelines = Kept.new(SHEETS)
       freeze
     end
 
@@ -163,6 +164,14 @@ module Store
       @sheets.fetch([reference[:id], id, readings.stamp(reference[:id])]) do
         Unshowable.instead(reference[:title]) { Ethoscope::Annotations::Sheet.new(analyses.find(id), readings.notes(reference[:id])).tap(&:analysis) }
       end
+    end
+
+    # @param reference [Hash]
+    # @return [Ethoscope::Annotations::Timeline, nil] its bars in seconds, for what is put on them
+    # @raise [Unshowable]
+    def timeline(reference)
+      id = analysis_id(reference) or return nil
+      @timelines.fetch(id) { Unshowable.instead(reference[:title]) { Ethoscope::Annotations::Timeline.new(analyses.find(id).to_h) } }
     end
 
     # @param reference [Hash]

@@ -4,6 +4,8 @@ module Store
   # Readings: statements about a reference. Nothing is overwritten: a correction supersedes what it replaces.
   class Readings < Rows
     ASPECTS = Ethoscope::Readings::Reader::ASPECTS
+    # What of a statement is laid over the sheet.
+    NOTE = %i[id aspect value source state note].freeze
     # Statements that a person makes about some stretch of a song.
     NOTED = %w[chord layer technique mark change sighting].freeze
 
@@ -68,11 +70,10 @@ module Store
     # @return [Array<Ethoscope::Annotations::Note>] what a person says over the measured sheet, oldest first
     def notes(reference_id)
       form = current(reference_id)["form"]
-      rows = noted(reference_id, NOTED)
+      # Sheets may hold thousands of them: no more is read than a note has.
+      rows = db[:readings].where(reference_id:, aspect: NOTED).order(:id).select(*NOTE, :starts_at, :ends_at).map { |row| row.merge(value: parse(row[:value])) }
       rows << form if form && form[:source] != "measured" && form.dig(:value, :entries)
-      rows.map do |row|
-        Ethoscope::Annotations::Note.new(from: row[:starts_at], to: row[:ends_at], **row.slice(:id, :aspect, :value, :source, :state, :note))
-      end
+      rows.map { |row| Ethoscope::Annotations::Note.new(from: row[:starts_at], to: row[:ends_at], **row.slice(*NOTE)) }
     end
 
     # Adds what an analysis measured. What a person settled stays settled, and a person's value stays in force.

@@ -4,9 +4,12 @@ module Ethoscope
   # Turns value objects into plain data and back into data with symbol keys.
   module Plain
     # @param object [Object] values, arrays, hashes, numbers
-    # @return [Object] the same in hashes, arrays and scalars, frozen throughout
+    # @return [Object] the same in hashes, arrays and scalars, frozen throughout; what is so already is handed back as it is
     def self.frozen(object)
+      return object if !object.is_a?(Struct) && Ractor.shareable?(object)
+
       case object
+      when String then -object
       when Struct then object.to_h.transform_values { |part| frozen(part) }.freeze
       when Hash then object.transform_values { |part| frozen(part) }.freeze
       when Array then object.map { |part| frozen(part) }.freeze

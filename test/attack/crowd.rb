@@ -20,15 +20,13 @@ module Attack
       @mutex = Mutex.new
     end
 
-    # @return [Integer] a study with some analysed songs, to be asked for
-    def prepare(songs = 3)
+    # Makes a study with the songs of the demo, to be asked for.
+    def prepare
       @study = @server.post("/api/studies", { title: "Crowded", aim: "style" }).json[:study][:id]
-      @songs = Array.new(songs) do |i|
-        @server.upload("/api/studies/#{@study}/references", File.binread(Attack.song).tap { |bytes| bytes.setbyte(3000, i) }, "song #{i}.wav").json[:reference][:id]
-      end
+      paths = Dir.glob(File.join(Server::ROOT, "demo/audio/*.ogg"))
+      @songs = paths.map { |path| @server.upload("/api/studies/#{@study}/references", File.binread(path), File.basename(path)).json[:reference][:id] }
       @server.settle(300) { @server.get("/api/studies/#{@study}").json[:references].all? { |row| row[:analysis][:state] == "done" } }
       @checklist = @server.post("/api/studies/#{@study}/checklists", { from: "profile" }).json[:checklist][:id]
-      @study
     end
 
     # @param clients [Integer]

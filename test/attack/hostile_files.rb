@@ -40,7 +40,7 @@ module Attack
     def sounds
       @sounds ||= CONTAINERS.to_h do |extension, options|
         path = File.join(@folder, "base.#{extension}")
-        SoundFile.write(Band.new(bpm: 120).bars(3, chords: %w[Am F C], **Band::BACKBEAT).recording, path, *options)
+        SoundFile.write(Band.new(bpm: 120).bars(3, chords: %w[Am F C], **Band::BACKBEAT).recording, path, "-bitexact", *options)
         [extension, File.binread(path)]
       end
     end
@@ -117,10 +117,9 @@ module Attack
     def long_zeros = file(pick(%w[mp3 aac wav]), pick(["ID3\x03\x00\x00\x00\x00\x00\x00", "\xFF\xFB\x90\x00", "RIFF", "fLaC", "OggS"]).b + ("\x00".b * (2 << 20)), "zeros")
 
     def foreign
-      texts = ["GIF89a#{@random.bytes(500)}", "\x89PNG\r\n\x1a\n#{@random.bytes(800)}", "PK\x03\x04#{@random.bytes(900)}", "<html><script>1</script>",
-               "%PDF-1.4 #{@random.bytes(300)}",
-               "\x00" * 5000, @random.bytes(70_000), "", "MThd"]
-      file(pick(%w[wav mp3 flac mid]), pick(texts).b, "foreign")
+      texts = ["GIF89a".b + @random.bytes(500), "\x89PNG\r\n\x1a\n".b + @random.bytes(800), "PK\x03\x04".b + @random.bytes(900), "<html><script>1</script>",
+               "%PDF-1.4 ".b + @random.bytes(300), "\x00" * 5000, @random.bytes(70_000), "", "MThd"]
+      file(pick(%w[wav mp3 flac mid]), pick(texts), "foreign")
     end
 
     def midi

@@ -86,9 +86,9 @@ module Attack
       end
     end
 
-    # @return [Array<Integer>] processes that the server started, and those they started, while it runs
+    # @return [Array<Integer>] processes that work on this data directory
     def workers
-      `ps -eo pid,ppid,pgid,args`.lines.grep(/analysis-worker/).map { |line| line.split.first.to_i }
+      `ps -eo pid,args`.lines.select { |line| line.include?("analysis-worker") && line.include?(@home) }.map { |line| line.split.first.to_i }
     end
 
     private

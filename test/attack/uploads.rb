@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "open3"
+require "sqlite3"
 
 module Attack
   # Hostile files through the application and through the command line.

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require "minitest/mock"
 require "open3"
 require "stringio"
 
@@ -50,7 +51,7 @@ class CommandTest < Ethoscope::TestCase
     FileUtils.cp(Fixture.wav, File.join(source, "one.wav"))
     FileUtils.cp(Fixture.wav, File.join(source, "below", "two.wav"))
     File.write(File.join(source, "notes.txt"), "words")
-    out, err, status = Open3.capture3(RbConfig.ruby, File.expand_path("../../bin/ethoscope", __dir__), "analyze", source, "--out", target)
+    out, err, status = shell("analyze", source, "--out", target)
 
     assert_predicate status, :success?
     assert_empty out
@@ -62,14 +63,73 @@ class CommandTest < Ethoscope::TestCase
     source, target = make_folder
     File.write(File.join(source, "bad.mp3"), "words")
     FileUtils.cp(Fixture.wav, File.join(source, "good.wav"))
-    _, err, status = Open3.capture3(RbConfig.ruby, File.expand_path("../../bin/ethoscope", __dir__), "analyze", source, "--out", target)
+    _, err, status = shell("analyze", source, "--out", target)
 
     assert_equal 3, status.exitstatus
     assert_match(/bad\.mp3: This is not a sound file/, err)
     assert_equal ["good.json"], Dir.children(target)
   end
 
+  def test_formats_are_told_by_their_bytes_and_files_of_one_name_stand_beside_each_other
+    source, target = make_folder
+    recording = Band.new(bpm: 120).bars(4, chords: %w[Am F], **Band::BACKBEAT).recording
+    SoundFile.write(recording, File.join(source, "song.w64"), "-c:a", "pcm_s16le")
+    SoundFile.write(recording, File.join(source, "song.mov"), "-c:a", "aac")
+    FileUtils.mv(SoundFile.write(recording, File.join(source, "plain.flac")), File.join(source, "plain.take"))
+    _, err, status = shell("analyze", source, "--out", target)
+
+    assert_predicate status, :success?, err
+    assert_equal %w[plain.json song.mov.json song.w64.json], Dir.children(target).sort
+  end
+
+  def test_names_that_are_no_utf8
+    source, target = make_folder
+    path = File.join(source, "caf\xE9.wav".b)
+    FileUtils.cp(Fixture.wav, path)
+    out, _, status = shell("analyze", path)
+
+    assert_predicate status, :success?
+    assert_match(/\Acafé\.wav  16 bars/, out.force_encoding(Encoding::UTF_8))
+    _, err, status = shell("analyze", source, "--out", target)
+
+    assert_predicate status, :success?
+    assert_match(/\Acafé\.wav: \d/, err.force_encoding(Encoding::UTF_8))
+    assert_equal(["caf\xE9.json".b], Dir.children(target).map(&:b))
+    _, err, status = shell("analyze", "none\xFF.wav".b)
+
+    assert_equal 2, status.exitstatus
+    assert_match(/There is no such file/, err)
+  end
+
+  def test_what_cant_be_written_is_a_failure
+    _, err, status = Open3.capture3("#{RbConfig.ruby} #{File.expand_path("../../bin/ethoscope", __dir__)} analyze #{Fixture.wav} > /dev/full")
+
+    assert_equal 4, status.exitstatus
+    assert_match(/\AThe result could not be written \(No space left/, err)
+  end
+
+  def test_what_could_not_be_told_is_said
+    Ethoscope::Layers::LeadLine.stub(:new, ->(*) { raise IndexError, "odd" }) do
+      code, out, err = run_command("analyze", Fixture.wav)
+
+      assert_equal 0, code
+      assert_match(/^key +A minor/, out)
+      assert_match(/\ANot told: the lead lines \(IndexError at /, err)
+    end
+  end
+
+  def test_a_tempo_meter_or_key_that_is_none_is_bad_usage
+    [%w[--tempo 5000], %w[--meter 9/9], ["--key", "H minor"], ["--key", "C sad"]].each do |options|
+      code, _, err = run_command("analyze", Fixture.wav, *options)
+
+      assert_equal 2, code, options.inspect
+      assert_match(/tempo lies|is not known|is no note/, err.lines.first)
+    end
+  end
+
   private
+
+  def shell(*arguments) = Open3.capture3(RbConfig.ruby, File.expand_path("../../bin/ethoscope", __dir__), *arguments)
 
   def make_folder
     [File.join(folder, "in"), File.join(folder, "out")].each { |path| FileUtils.mkdir_p(path) }.tap { |source, _| FileUtils.mkdir_p(File.join(source, "below")) }

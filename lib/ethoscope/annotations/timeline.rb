@@ -16,6 +16,7 @@ module Ethoscope
         @pickup = data[:pickup_beats]
         @beats_per_bar = Rhythm::Meter.named(data[:meter]).beats
         @bars = data[:bars].size
+        @lines = (1..(@bars + 1)).map { |bar| seconds(bar) }
       end
 
       # @param bar [Integer] from 1; one past the last is the end of the song
@@ -47,20 +48,25 @@ module Ethoscope
 
       # @param seconds [Float]
       # @return [Integer] the bar whose first beat is nearest, from 1
-      def bar_near(seconds) = (1..bars).min_by { |bar| (seconds(bar) - seconds).abs }
+      def bar_near(seconds) = [line_near(seconds), bars].min
 
       # @param from [Float] seconds
       # @param to [Float] seconds
       # @return [Array(Integer, Integer)] first and last bar of which it holds at least half, or the one that holds most of it
       def bar_run(from, to)
         first = bar_near(from)
-        [first, (bar_after(to) - 1).clamp(first, bars)]
+        [first, (line_near(to) - 1).clamp(first, bars)]
       end
 
       private
 
-      # The bar line nearest to a moment, the end of the song being the last one.
-      def bar_after(seconds) = (1..(bars + 1)).min_by { |bar| (seconds(bar) - seconds).abs }
+      # The bar line nearest to a moment, the first of two that are as near; the end of the song is the last one.
+      def line_near(seconds)
+        after = @lines.bsearch_index { |line| line >= seconds } || bars
+        return after + 1 if after.zero? || @lines[after] - seconds < seconds - @lines[after - 1]
+
+        after
+      end
 
       # Seconds at a count of beats from the first edge; beyond the ends the outermost beats go on.
       def edge(count)

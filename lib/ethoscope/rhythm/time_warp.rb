@@ -19,6 +19,8 @@ module Ethoscope
       FLAT = 0.02
       # Phase that wanders less than this many seconds is human timing on a constant tempo.
       CONSTANT_SECONDS = 0.018
+      # How slow and how fast the clock may run; tempo that really changes by more is another count, and inverting needs a pace under two.
+      PACES = (0.6..1.6)
       ITERATIONS = 12
       # Seconds of error at which iterating stops.
       EXACT = 1e-9
@@ -175,7 +177,15 @@ module Ethoscope
       def wander(residual, weight) = Math.sqrt(((residual**2) * weight).sum / [weight.sum, 1e-12].max)
 
       # Moves the clock so that the pulse is no longer late anywhere, keeping its first moment.
-      def corrected(axis, late) = axis - Signal::Series.sample(late - late[0], axis * @rate)
+      def corrected(axis, late) = steadied(axis - Signal::Series.sample(late - late[0], axis * @rate))
+
+      # A clock never stands still or runs backwards, however far the phase of a faint pulse jumps.
+      def steadied(axis)
+        pace = (axis[1..] - axis[0...-1]) * @rate
+        return axis if pace.min >= PACES.begin && pace.max <= PACES.end
+
+        axis[0] + Numo::DFloat[0.0].concatenate(pace.clip(PACES.begin, PACES.end).cumsum / @rate)
+      end
     end
   end
 end
