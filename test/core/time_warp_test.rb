@@ -43,6 +43,6 @@ class TimeWarpTest < Ethoscope::TestCase
     curve = Numo::SFloat.cast(Array.new(44_100 * 30) { random.rand(-1.0..1.0) })
     swelling = curve * Numo::SFloat.cast(Numo::NMath.sin(Numo::DFloat.new(curve.size).seq / 30_000).abs)
 
-    assert_operator Analysis.of(Recording.new(channels: swelling.reshape(1, curve.size), rate: 44_100)).bars, :>=, 1
+    assert_operator Analysis.of(Audio::Recording.new(channels: swelling.reshape(1, curve.size), rate: 44_100)).bars, :>=, 1
   end
 end
