@@ -292,7 +292,11 @@ export interface Profile {
   degrees: { degree: string; share: number; songs: boolean[] }[];
   loops: { degrees: string[]; songs: boolean[] }[];
   layers: { kinds: { name: string; of: number }[]; roles: { role: string; counts: number[] }[] };
+  /** Pitched layers, the songs in which they play, and what their cards say. */
+  sounds: { name: string; songs: boolean[]; sounds: string[] }[];
   techniques: { kind: string; name: string; songs: boolean[]; sightings: number }[];
+  /** What somebody pinned to a place. */
+  marks: { type: string; text: string; first_bar: number; title: string }[];
   statements: { aspect: string; text: string; n: number; m: number }[];
   outlier: { song: number; title: string; respects: string[] } | null;
 }

@@ -8,6 +8,7 @@ import { Marks } from "../components/Marks";
 import { stageName } from "../components/Progress";
 import { figure, plural, signs } from "../lib/format";
 import { toggleTheme } from "./theme";
+import { isBusy } from "./useProgress";
 
 const AIMS = { exact: "An exact remake", style: "In the style of", study: "Study only" } as const;
 
@@ -153,7 +154,8 @@ function initials(title: string): string {
     .join("");
 }
 
-function waiting({ analysis }: ReferenceRow): string {
+function waiting({ analysis, problem }: ReferenceRow): string {
+  if (problem && !isBusy(analysis)) return "can't be shown";
   if (analysis?.state === "failed") return "failed";
   if (analysis?.state === "running") return `${Math.round(analysis.progress * 100)} %, ${stageName(analysis.stage)}`;
   return "waiting";

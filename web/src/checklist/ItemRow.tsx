@@ -38,7 +38,7 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange,
           >
             <span className={TITLE[item.state]}>{item.title}</span>
             {item.note && <span className="text-heard-text"> note</span>}
-            {item.now && <span className="text-conflict"> the reading has changed</span>}
+            {item.now && <span className="text-conflict"> changed</span>}
           </button>
         </td>
         <td className={`truncate border-b border-faint pr-3 ${settled ? "text-ink-2" : ""}`} title={item.target}>

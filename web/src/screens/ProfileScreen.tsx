@@ -7,6 +7,7 @@ import { PageHead } from "../components/PageHead";
 import { clock, plural } from "../lib/format";
 import { DegreeTable } from "../profile/DegreeTable";
 import { LayerTable } from "../profile/LayerTable";
+import { MarkTable, SoundTable } from "../profile/NotedTables";
 import { SongPlots } from "../profile/SongPlots";
 import { Statements } from "../profile/Statements";
 import { TechniqueTable } from "../profile/TechniqueTable";
@@ -72,8 +73,14 @@ function Body({ profile }: { profile: Profile }) {
         <SongPlots profile={profile} />
         <div className="mt-4 grid grid-cols-2 gap-x-7 gap-y-5 border-t border-firm pt-3 mid:grid-cols-[270px_1fr_minmax(340px,1.1fr)]">
           <DegreeTable profile={profile} />
-          <LayerTable profile={profile} />
-          <TechniqueTable profile={profile} />
+          <div className="flex min-w-0 flex-col gap-5">
+            <LayerTable profile={profile} />
+            <SoundTable profile={profile} />
+          </div>
+          <div className="flex min-w-0 flex-col gap-5">
+            <TechniqueTable profile={profile} />
+            <MarkTable profile={profile} />
+          </div>
         </div>
       </div>
     </>

@@ -12,7 +12,7 @@ import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Segmented } from "../components/Segmented";
-import { clock } from "../lib/format";
+import { clock, plural } from "../lib/format";
 import { BEATS } from "../lib/keys";
 import { usePlayer } from "../player/context";
 import { aboutOf } from "../sheet/about";
@@ -244,8 +244,9 @@ function Unshowable({ page, problem }: { page: ReferencePage; problem: string })
           </Button>
         </div>
         <p className="mt-4 max-w-[520px] text-ink-2">
-          What you said of this song is kept: {journal.edits.length} {journal.edits.length === 1 ? "change" : "changes"}
-          . The study, its profile and its other songs go on without it.
+          {journal.edits.length > 0 &&
+            `What you said of this song is kept: ${plural(journal.edits.length, "change")}. `}
+          The study, its profile and its other songs go on without it.
         </p>
       </div>
     </>

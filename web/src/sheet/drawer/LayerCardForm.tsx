@@ -138,21 +138,17 @@ export function LayerCardForm({ layer, onSave }: LayerCardFormProps) {
       <Stack card={card} onChange={(stack) => set({ stack })} />
       <Candidates card={card} onChange={(candidates) => set({ candidates })} />
       <Chain card={card} onChange={(chain) => set({ chain })} />
-      <div className="mt-3 flex items-center gap-2">
-        <Button type="submit" look="solid">
-          Keep the card
-        </Button>
-        {draft.typed && (
-          <>
-            <span role="status" className="text-heard-text">
-              not kept yet
-            </span>
-            <Button look="quiet" onClick={draft.drop}>
-              Drop what was typed
-            </Button>
-          </>
-        )}
-      </div>
+      {draft.typed && (
+        <p role="status" className="mt-3 flex items-baseline justify-between gap-2 text-heard-text">
+          not kept yet
+          <button type="button" className="underline" onClick={draft.drop}>
+            Drop what was typed
+          </button>
+        </p>
+      )}
+      <Button type="submit" look="solid" className="mt-3">
+        Keep the card
+      </Button>
     </form>
   );
 }

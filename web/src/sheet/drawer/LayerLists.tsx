@@ -43,14 +43,21 @@ export function Candidates({
     <Part title="What could play it" aside="with how sure, 0 to 1">
       <ul className="flex flex-col gap-1.5">
         {list.map((candidate, index) => (
-          <li key={index} className="grid grid-cols-[1fr_78px_44px_auto] gap-1.5">
+          <li key={index} className="grid grid-cols-[1fr_52px_auto] gap-1.5">
             <input
               aria-label={`Candidate ${index + 1}`}
               value={candidate.text}
               maxLength={200}
               onChange={(event) => edit(index, { text: event.target.value })}
-              className={TEXT}
+              className={`${TEXT} col-span-2`}
             />
+            <Button
+              className="px-1.5"
+              aria-label={`Remove candidate ${index + 1}`}
+              onClick={() => onChange(list.filter((_, place) => place !== index))}
+            >
+              ×
+            </Button>
             <select
               aria-label={`How candidate ${index + 1} is known`}
               value={candidate.source ?? "heard"}
@@ -67,22 +74,16 @@ export function Candidates({
               onValue={(sure) => edit(index, { sure })}
               className={`${TEXT} font-mono`}
             />
-            <Button
-              className="row-span-2 px-1.5"
-              aria-label={`Remove candidate ${index + 1}`}
-              onClick={() => onChange(list.filter((_, place) => place !== index))}
-            >
-              ×
-            </Button>
+            <span />
             <input
               aria-label={`What candidate ${index + 1} costs`}
               placeholder="cost, or have it"
               value={candidate.cost ?? ""}
               maxLength={60}
               onChange={(event) => edit(index, { cost: event.target.value })}
-              className={TEXT}
+              className={`${TEXT} col-span-2`}
             />
-            <label className="col-span-2 flex items-center gap-1.5 text-11 text-ink-2">
+            <label className="col-span-3 flex items-center gap-1.5 text-11 text-ink-2">
               <input
                 type="checkbox"
                 checked={candidate.live ?? false}
@@ -126,7 +127,7 @@ export function Chain({
       </datalist>
       <ol className="flex flex-col gap-1.5">
         {list.map((step, index) => (
-          <li key={index} className="grid grid-cols-[14px_1fr_1fr_56px_auto_auto] items-center gap-1">
+          <li key={index} className="grid grid-cols-[14px_1fr_1fr_auto_auto] items-center gap-1">
             <span className="figure text-ink-2">{index + 1}</span>
             <input
               aria-label={`Step ${index + 1}`}
@@ -134,23 +135,7 @@ export function Chain({
               value={step.type}
               maxLength={60}
               onChange={(event) => edit(index, { type: event.target.value })}
-              className={TEXT}
-            />
-            <input
-              aria-label={`Setting of step ${index + 1}`}
-              placeholder="setting"
-              value={step.setting ?? ""}
-              maxLength={120}
-              onChange={(event) => edit(index, { setting: event.target.value })}
-              className={TEXT}
-            />
-            <input
-              aria-label={`Amount of step ${index + 1}`}
-              placeholder="amount"
-              value={step.amount ?? ""}
-              maxLength={60}
-              onChange={(event) => edit(index, { amount: event.target.value })}
-              className={TEXT}
+              className={`${TEXT} col-span-2`}
             />
             <Button
               className="px-1"
@@ -168,12 +153,28 @@ export function Chain({
               ×
             </Button>
             <input
+              aria-label={`Setting of step ${index + 1}`}
+              placeholder="setting"
+              value={step.setting ?? ""}
+              maxLength={120}
+              onChange={(event) => edit(index, { setting: event.target.value })}
+              className={`${TEXT} col-start-2`}
+            />
+            <input
+              aria-label={`Amount of step ${index + 1}`}
+              placeholder="amount"
+              value={step.amount ?? ""}
+              maxLength={60}
+              onChange={(event) => edit(index, { amount: event.target.value })}
+              className={`${TEXT} col-span-3`}
+            />
+            <input
               aria-label={`Why step ${index + 1}`}
               placeholder="why"
               value={step.why ?? ""}
               maxLength={200}
               onChange={(event) => edit(index, { why: event.target.value })}
-              className={`${TEXT} col-span-3 col-start-2`}
+              className={`${TEXT} col-span-4 col-start-2`}
             />
           </li>
         ))}
