@@ -19,7 +19,7 @@ module Api
       settings.bulletin.publish if library.derivation(reference).nil? && library.derive(reference)
       page = SheetPage.new(library, reference)
       content_type :json
-      kept.fetch(page.stamp) { JSON.generate(page.to_h) }
+      kept.keep(page.stamp) { JSON.generate(page.to_h) }
     end
 
     patch("/references/:id") { |id| answer(reference: library.references.update(number(id), input(Schemas::ReferenceChange))) }

@@ -37,7 +37,7 @@ module Store
     # @return [Ethoscope::Analysis]
     # @raise [Missing]
     def find(id)
-      @kept.fetch(id) { Ethoscope::Analysis.from_h(parse(existing(db[:analyses].where(id:, state: "done").get(:data), "analysis"))) }
+      @kept.keep(id) { Ethoscope::Analysis.from_h(parse(existing(db[:analyses].where(id:, state: "done").get(:data), "analysis"))) }
     end
 
     # @param recording_id [Integer]

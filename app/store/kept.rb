@@ -13,14 +13,14 @@ module Store
     # @param key [Object] changes whenever the thing does
     # @yieldreturn [Object] the thing; nil is not kept
     # @return [Object]
-    def fetch(key)
+    def keep(key)
       found = @mutex.synchronize { @things.key?(key) ? @things[key] = @things.delete(key) : nil }
-      found || yield.tap { |made| keep(key, made) unless made.nil? }
+      found || yield.tap { |made| store(key, made) unless made.nil? }
     end
 
     private
 
-    def keep(key, thing)
+    def store(key, thing)
       @mutex.synchronize do
         @things[key] = thing
         @things.shift while @things.size > @most

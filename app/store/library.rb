@@ -161,7 +161,7 @@ module Store
     # @raise [Unshowable]
     def sheet(reference)
       id = analysis_id(reference) or return nil
-      @sheets.fetch([reference[:id], id, readings.stamp(reference[:id])]) do
+      @sheets.keep([reference[:id], id, readings.stamp(reference[:id])]) do
         Unshowable.instead(reference[:title]) { Ethoscope::Annotations::Sheet.new(analyses.find(id), readings.notes(reference[:id])).tap(&:analysis) }
       end
     end
@@ -171,7 +171,7 @@ module Store
     # @raise [Unshowable]
     def timeline(reference)
       id = analysis_id(reference) or return nil
-      @timelines.fetch(id) { Unshowable.instead(reference[:title]) { Ethoscope::Annotations::Timeline.new(analyses.find(id).to_h) } }
+      @timelines.keep(id) { Unshowable.instead(reference[:title]) { Ethoscope::Annotations::Timeline.new(analyses.find(id).to_h) } }
     end
 
     # @param reference [Hash]
