@@ -10,7 +10,8 @@ class ValuesTest < Ethoscope::TestCase
     ["tempo", { bpm: "73.26" }, { bpm: 73.26 }], ["tempo", { bpm: 90, changes: [{ at: "12.5", bpm: 120 }] }, { bpm: 90.0, changes: [{ at: 12.5, bpm: 120.0 }] }],
     ["tempo", { bpm: 90, mood: "calm" }, { bpm: 90.0 }], ["meter", { name: "7/8" }, { name: "7/8" }],
     ["meter", { name: "4/4", first_downbeat: -0.4 }, { name: "4/4", first_downbeat: -0.4 }], ["key", { tonic: "F#", mode: "dorian" }, { tonic: "F#", mode: "dorian" }],
-    ["key", { tonic: "C", mode: "minor", modulations: [{ at: 3, tonic: "Eb", mode: "major" }] }, { tonic: "C", mode: "minor", modulations: [{ at: 3.0, tonic: "Eb", mode: "major" }] }],
+    ["key", { tonic: "C", mode: "minor", modulations: [{ at: 3, tonic: "Eb", mode: "major" }] },
+     { tonic: "C", mode: "minor", modulations: [{ at: 3.0, tonic: "Eb", mode: "major" }] }],
     ["loop", { text: "two bars" }, { text: "two bars" }], ["form", { text: "verse and drop" }, { text: "verse and drop" }],
     ["chord", { symbol: "Am9/E", voicing: %w[E3 A♭3 C-1] }, { symbol: "Am9/E", voicing: %w[E3 A♭3 C-1] }], ["chord", { symbol: "N.C." }, { symbol: "N.C." }],
     ["layer", { name: "echo", role: nil, spans: [[0, 2.5, 3]] }, { name: "echo", role: nil, spans: [[0, 2.5, 3]] }],
@@ -25,12 +26,14 @@ class ValuesTest < Ethoscope::TestCase
     ["key", { tonic: "C", mode: "sad" }, /\AMode must be one of: major/], ["form", { entries: [] }, "Entries needs 1 or more."],
     ["form", { entries: [{ label: "verse", letter: "A", start: 0 }, { label: "drop", letter: "B", start: nil }] }, "Entries, second: start must not be empty."],
     ["form", { entries: [{ label: "verse", letter: "A", start: -1 }] }, "Entries, first: start must be between 0 and 2000."],
-    ["loudness", { lufs: -14 }, "Text is missing."], ["tuning", { text: "" }, "Text must not be empty."], ["chord", { symbol: "Am", voicing: %w[E3 low] }, "Voicing: second can't be read."],
+    ["loudness", { lufs: -14 }, "Text is missing."], ["tuning", { text: "" }, "Text must not be empty."],
+    ["chord", { symbol: "Am", voicing: %w[E3 low] }, "Voicing: second can't be read."],
     ["layer", { name: "echo", role: "tuba" }, /\ARole must be one of: kick/], ["layer", { name: "echo", spans: [[0, 2, 7]] }, /\AA painted stretch has/],
     ["layer", { name: "echo", spans: [[2, 1, 1]] }, /\AA painted stretch has/], ["layer", { name: "echo", spans: ["x"] }, /\AA painted stretch has/],
     ["layer", { name: "echo", card: { candidates: [{ text: "organ", sure: 1.2 }] } }, "Card, candidates, first: how sure must be between 0 and 1."],
     ["layer", { name: "echo", card: { stacked: 65 } }, "Card: stacked must be between 1 and 64."], ["mark", { type: "rumour", text: "x" }, /\AType must be one of/],
-    ["change", { text: " " }, "Say what changes."], ["change", {}, "Say what changes."], ["technique", { name: "" }, "Name must not be empty."], ["sighting", {}, "Kind is missing."]
+    ["change", { text: " " }, "Say what changes."], ["change", {}, "Say what changes."],
+    ["technique", { name: "" }, "Name must not be empty."], ["sighting", {}, "Kind is missing."]
   ].freeze
 
   def test_what_fits_is_kept_as_numbers_and_without_what_nobody_knows
