@@ -12,7 +12,7 @@ module Api
 
     post "/assemblies/:id/files" do |id|
       assembly = library.assemblies.find(number(id))
-      check_size(Store::Library.midi?(upload_name) ? Ethoscope::Midi::ScoreReader::MAX_BYTES : MAX_UPLOAD)
+      check_size(Store::Intake.midi?(upload_name) ? Ethoscope::Midi::ScoreReader::MAX_BYTES : MAX_UPLOAD)
       answer({ assembly: library.add_to_assembly(assembly, request.body, upload_name) }, 201)
     end
 

@@ -1,11 +1,12 @@
 # frozen_string_literal: true
 
-require "fileutils"
-require "monitor"
+require "forwardable"
 
 module Store
   # All tables of one data directory.
   class Library
+    extend Forwardable
+
     # Sheets that are kept ready.
     SHEETS = 24
 
@@ -15,9 +16,8 @@ module Store
     attr_reader :db
     attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries, :assemblies
 
-    # @param name [String] what a file was called
-    # @return [Boolean] whether it is a MIDI file by that
-    def self.midi?(name) = name.match?(/\.midi?\z/i)
+    # See {Intake}.
+    def_delegators :@intake, :import, :import_stem, :add_to_assembly, :import_score, :assemble, :remove, :sweep
 
     # @param home [String] the data directory; made when missing
     def initialize(home)
@@ -35,96 +35,10 @@ module Store
       @scores = Scores.new(@db, home)
       @entries = Entries.new(@db)
       @assemblies = Assemblies.new(@db)
-      @sweeper = Sweeper.new(@db, @recordings, @scores)
-      # While somebody takes a file in, nobody sweeps it away.
-      @ownership = Monitor.new
+      @intake = Intake.new(self)
       @sheets = Kept.new(SHEETS)
       @timelines = Kept.new(SHEETS)
       freeze
-    end
-
-    # Removes something, and then what nothing belongs to any more: rows, files, and work in progress on them.
-    #
-    #   library.remove { library.studies.delete(id) }
-    #
-    # @yieldreturn [Object] handed back
-    # @return [Object]
-    def remove
-      @ownership.synchronize { yield.tap { @sweeper.sweep } }
-    end
-
-    # Removes what a killed run left; at the start, when nothing else is going on.
-    def sweep = @sweeper.sweep_files
-
-    # Takes a recording into a study: its bytes are kept, and its analysis is used when there is one or queued when not.
-    #
-    # @param study_id [Integer]
-    # @param stream [IO]
-    # @param name [String] what the file was called, kept as data only
-    # @return [Hash] the new reference
-    # @raise [Missing, Duplicate, DiskFull, Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio]
-    def import(study_id, stream, name)
-      studies.find(study_id)
-      owned(stream) { |recording, facts| add(study_id, recording, facts[:tags], name) }
-    end
-
-    # Takes a stem of a reference: its bytes are kept, and it is queued to be measured.
-    #
-    # @param reference [Hash]
-    # @param stream [IO]
-    # @param name [String] what the file was called; its role is guessed from it
-    # @return [Hash] the stem
-    # @raise [Duplicate, DiskFull, Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio]
-    def import_stem(reference, stream, name)
-      title = title_from(name)
-      owned(stream) do |recording, _|
-        raise Duplicate, "This is the mix itself, and no stem of it." if recording[:id] == reference[:recording_id]
-
-        stems.create(reference[:id], recording, title, role_of(title))
-      end
-    end
-
-    # Takes a file of a song that comes without a mix.
-    #
-    # @param assembly [Hash]
-    # @param stream [IO]
-    # @param name [String] what the file was called; a MIDI file is told by that
-    # @return [Hash] the assembly
-    # @raise [Duplicate, DiskFull, Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio, Ethoscope::Errors::UnreadableScore]
-    def add_to_assembly(assembly, stream, name)
-      if self.class.midi?(name)
-        bytes = stream.read.to_s
-        return @ownership.synchronize { assemblies.add_score(assembly[:id], scores.store(bytes), name) }
-      end
-
-      owned(stream) { |recording, _| assemblies.add_stem(assembly[:id], recording, title_from(name)) }
-    end
-
-    # Keeps a MIDI file of a reference in the place of the one that was there.
-    #
-    # @param reference [Hash]
-    # @param bytes [String]
-    # @param name [String]
-    # @return [Hash]
-    # @raise [Ethoscope::Errors::UnreadableScore, DiskFull]
-    def import_score(reference, bytes, name) = remove { scores.keep(reference[:id], bytes, name) }
-
-    # Makes a reference of an assembly, with the mix that was made of it; the assembly is gone then.
-    #
-    # @param assembly [Hash]
-    # @param mix [IO]
-    # @return [Hash] the new reference
-    # @raise [Duplicate, DiskFull]
-    def assemble(assembly, mix)
-      owned(mix) do |recording, _|
-        db.transaction do
-          reference = add(assembly[:study_id], recording, Ethoscope::Audio::Tags.new(title: assembly[:title], artist: nil), assembly[:title])
-          assembly[:stems].each { |stem| stems.create(reference[:id], recordings.find(stem[:recording_id]), stem[:name], role_of(stem[:name])) }
-          scores.keep(reference[:id], File.binread(scores.path(assembly[:score_sha256])), assembly[:score_name]) if assembly[:score_sha256]
-          assemblies.delete(assembly[:id])
-          reference
-        end
-      end
     end
 
     # @param study_id [Integer]
@@ -206,19 +120,6 @@ module Store
 
     private
 
-    # Takes a file in for whoever will own it; when that comes to nothing, the file goes too.
-    def owned(stream)
-      received = recordings.receive(stream) { |path| Ethoscope::Audio::Decoder.new(path).check }
-      @ownership.synchronize do
-        yield recordings.take(received), received.facts
-      rescue StandardError
-        @sweeper.sweep
-        raise
-      end
-    ensure
-      FileUtils.rm_f(received.path) if received
-    end
-
     # What an analysis is derived with: what was put right, and under "sources" the stems and the score beside the mix.
     def terms(reference)
       sources = sources(reference)
@@ -230,23 +131,6 @@ module Store
       score = scores.of_reference(reference[:id])
       { stems: measured.map { |stem| { recording_id: stem[:recording_id], name: stem[:name], role: stem[:role], offset: stem[:set_offset] || stem[:offset] } },
         score: score && { sha256: score[:sha256], roles: score[:roles] } }.reject { |_, value| value.nil? || value.empty? }
-    end
-
-    def add(study_id, recording, tags, name)
-      db.transaction(mode: :immediate) do
-        reference = references.create(study_id:, recording:, title: tags.title || title_from(name), artist: tags.artist,
-          original_name: name)
-        id, analysis = analyses.finished(recording[:id])
-        analysis ? readings.measure(reference[:id], id, analysis) : analyses.queue(recording[:id])
-        reference
-      end
-    end
-
-    def role_of(name) = Ethoscope::Layers::Role.named(name) || Ethoscope::Layers::Role::UNKNOWN
-
-    def title_from(name)
-      base = Ethoscope::Plain.name(File.basename(name.tr("\\", "/"), ".*").tr("_", " "))
-      base.empty? ? "Untitled" : base[0, 120]
     end
   end
 end

@@ -9,6 +9,8 @@ module Store
     # Statements that a person makes about some stretch of a song.
     NOTED = %w[chord layer technique mark change sighting].freeze
 
+    include Remeasuring
+
     # @param db [Sequel::Database]
     # @param tape [Tape, nil] remembers what is changed
     def initialize(db, tape = nil)
@@ -74,22 +76,6 @@ module Store
       rows = db[:readings].where(reference_id:, aspect: NOTED).order(:id).select(*NOTE, :starts_at, :ends_at).map { |row| row.merge(value: parse(row[:value])) }
       rows << form if form && form[:source] != "measured" && form.dig(:value, :entries)
       rows.map { |row| Ethoscope::Annotations::Note.new(from: row[:starts_at], to: row[:ends_at], **row.slice(*NOTE)) }
-    end
-
-    # Adds what an analysis measured. What a person settled stays settled, and a person's value stays in force.
-    #
-    # @param reference_id [Integer]
-    # @param analysis_id [Integer]
-    # @param analysis [Ethoscope::Analysis]
-    def measure(reference_id, analysis_id, analysis)
-      db.transaction do
-        before = by_aspect(reference_id)
-        Ethoscope::Readings::Reader.new(analysis).readings.each do |reading|
-          state = state_of(reading.aspect, reading.value, before.fetch(reading.aspect, []))
-          insert(reference_id, aspect: reading.aspect, value: reading.value, statement: reading.statement, note: reading.note,
-            why: reading.why, rivals: reading.rivals, confidence: reading.confidence, source: "measured", analysis_id:, state:)
-        end
-      end
     end
 
     # Settles a reading. What is confirmed puts the others that stand beside it to rest; when a correction is refuted, what it replaced
@@ -176,21 +162,6 @@ module Store
       db[:readings].where(id:).delete
     end
 
-    # After an undo: what was said of a measurement that was measured anew since holds for the newest one.
-    #
-    # @param reference_id [Integer]
-    # @param ids [Array<Integer>] readings that were put back
-    def carry_over(reference_id, ids)
-      by_aspect(reference_id).each_value do |rows|
-        measured = rows.select { |row| row[:source] == "measured" }
-        place = measured.index { |row| ids.include?(row[:id]) } or next
-        measured.drop(place + 1).each do |newer|
-          before = by_aspect(reference_id).fetch(newer[:aspect]).select { |row| row[:id] < newer[:id] }
-          write([newer[:id]], state: state_of(newer[:aspect], newer[:value], before))
-        end
-      end
-    end
-
     private
 
     def noted(reference_id, aspects) = db[:readings].where(reference_id:, aspect: aspects).order(:id).map { |row| plain(row) }
@@ -222,18 +193,6 @@ module Store
     def put_to_rest(reading)
       beside = db[:readings].where(reference_id: reading[:reference_id], aspect: reading[:aspect], state: %w[open confirmed]).exclude(id: reading[:id])
       write(beside.select_map(:id), state: "corrected")
-    end
-
-    # The state in which a new measurement comes in, and what becomes of the last one.
-    def state_of(aspect, value, before)
-      last = before.reverse.find { |row| row[:source] == "measured" } or return before.empty? ? "open" : "corrected"
-      same = Ethoscope::Readings::Agreement.same?(aspect, last[:value], value)
-      return "corrected" if last[:state] == "corrected"
-      return last[:state] == "refuted" && same ? "refuted" : "open" unless standing?(last)
-      return "open" if last[:state] == "confirmed" && !same
-
-      replace(last[:id])
-      last[:state]
     end
 
     def personal(id)

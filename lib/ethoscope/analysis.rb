@@ -5,7 +5,7 @@ module Ethoscope
   # and front end share (docs/schema.md).
   class Analysis
     # Changes when results may change, so that stored analyses say what made them.
-    ENGINE_VERSION = "0.3.0"
+    ENGINE_VERSION = "0.3.1"
 
     # @param recording [Audio::Recording]
     # @param corrections [Corrections] what a person has put right

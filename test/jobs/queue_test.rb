@@ -98,13 +98,6 @@ class QueueTest < Ethoscope::TestCase
     @dispatcher = Jobs::Dispatcher.new(library, bulletin, **options).start
   end
 
-  def gone?(pid)
-    Process.kill(0, pid)
-    false
-  rescue Errno::ESRCH
-    true
-  end
-
   def wait_until
     seen = -1
     60.times { yield ? return : seen = bulletin.wait(seen, 0.5) }

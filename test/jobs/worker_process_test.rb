@@ -4,6 +4,8 @@ require_relative "../test_helper"
 
 # One worker process, from its start to its end.
 class WorkerProcessTest < Ethoscope::TestCase
+  include Workers
+
   def setup
     super
     @lifeline, @held = IO.pipe
@@ -68,13 +70,6 @@ class WorkerProcessTest < Ethoscope::TestCase
   def run_worker(code, seconds: 20, **limits, &heard)
     process = Jobs::WorkerProcess.new([RbConfig.ruby, "--disable-gems", "-e", code], Jobs::Limits.new(seconds:, **limits), @lifeline)
     process.run(&heard || ->(_) { true })
-  end
-
-  def gone?(pid)
-    Process.kill(0, pid)
-    false
-  rescue Errno::ESRCH
-    true
   end
 
   def wait_until

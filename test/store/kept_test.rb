@@ -56,6 +56,7 @@ class KeptTest < Ethoscope::TestCase
   end
 
   def test_writers_take_turns_in_the_order_in_which_they_came
+    library
     order = Queue.new
     inside = Queue.new
     first = Thread.new { library.db.transaction(mode: :immediate) { inside.pop } }

@@ -14,4 +14,12 @@ module Workers
     library.analyses.queue(recording[:id])
     recording[:id]
   end
+
+  # Whether a process has ended.
+  def gone?(pid)
+    Process.kill(0, pid)
+    false
+  rescue Errno::ESRCH
+    true
+  end
 end

@@ -11,6 +11,8 @@ module Ethoscope
     class ScoreReader < MIDI::IO::MIDIFile
       MAX_BYTES = 16 << 20
       MAX_NOTES = 500_000
+      # No song is longer than a recording may be.
+      MAX_SECONDS = 20 * 60
       # Bytes of the first chunk, its name and length among them.
       HEAD = 14
       # A note that is never ended, or held longer than this many quarters, sounds this long instead.
@@ -163,11 +165,10 @@ module Ethoscope
       end
 
       def check_length(seconds)
-        most = Audio::Decoder::MAX_SECONDS
-        return if seconds <= most
+        return if seconds <= MAX_SECONDS
 
         refuse(format("This MIDI file lasts %<minutes>d:%<rest>02d minutes; %<most>d:00 is the most. Cut out the song and drop that.", minutes: seconds / 60, rest: seconds % 60,
-          most: most / 60))
+          most: MAX_SECONDS / 60))
       end
 
       def refuse(sentence) = raise(Errors::UnreadableScore, sentence)
