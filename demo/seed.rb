@@ -5,6 +5,8 @@
 require_relative "../config/boot"
 require "fileutils"
 
+# As the application keeps them: for their owner alone.
+File.umask(0o077)
 home = File.expand_path(ARGV.fetch(0))
 exit if File.exist?(File.join(home, "ethoscope.sqlite3"))
 

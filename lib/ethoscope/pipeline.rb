@@ -61,7 +61,8 @@ module Ethoscope
     # Changes of tempo that the bars could not follow.
     def tell_of_changes
       @hearing.unkept.each do |change|
-        @gaps.told(format("%<bpm>.2f BPM from %<at>.1f s on", **change.to_h), "no whole bar of that tempo fits between there and the next change, or the end of the song")
+        @gaps.told(format("%<bpm>.2f BPM from bar %<bar>d on", bpm: change.bpm, bar: @grid.bar_at(change.at)),
+          "no whole bar of that tempo fits between there and the next change, or the end of the song")
       end
     end
 

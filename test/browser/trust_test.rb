@@ -80,10 +80,11 @@ class TrustBrowserTest < BrowserCase
 
   def test_what_could_not_be_told_is_said_on_the_sheet
     @reference = analysed(new_study, "Fixture", Fixture.varied(gaps: [{ what: "the technique “Riser”", reason: nil, fault: "IndexError at riser.rb:3" },
-                                                                      { what: "90.00 BPM from 400.0 s on", reason: "no whole bar fits", fault: nil }]))
+                                                                      { what: "90.00 BPM from bar 16 on", reason: "no whole bar fits", fault: nil }]))
     visit sheet_of(@reference)
 
-    assert_text "Not told here: the technique “Riser”; 90.00 BPM from 400.0 s on (no whole bar fits). The engine failed there; everything else stands."
+    assert_text "Not told here: the technique “Riser”. The engine failed there; everything else stands."
+    assert_text "Could not be followed: 90.00 BPM from bar 16 on; no whole bar fits."
   end
 
   def test_a_change_that_fails_is_told_where_it_has_no_place_of_its_own

@@ -60,7 +60,7 @@ class RecountTableTest < Ethoscope::TestCase
     end
     gap = Analysis.derived(Fixture.features, Corrections.of(tempo_changes: [{ at: 400.0, bpm: 90.0 }])).fetch(:gaps).first
 
-    assert_equal ["90.00 BPM from 400.0 s on", nil], gap.values_at(:what, :fault)
+    assert_equal ["90.00 BPM from bar 16 on", nil], gap.values_at(:what, :fault)
     assert_match(/no whole bar/, gap[:reason])
   end
 

@@ -10,6 +10,7 @@ import { ChordRows } from "./ChordRows";
 import { SheetContext, type Brush, type Selection } from "./context";
 import { Drawer } from "./drawer/Drawer";
 import { EnergyRow } from "./EnergyRow";
+import { gapText } from "./gapText";
 import { geometryOf, type Zoom } from "./geometry";
 import { KEY_HEIGHT, KeyRow, modulates } from "./KeyRow";
 import { GridLines } from "./GridLines";
@@ -145,8 +146,7 @@ function Untold({ gaps }: { gaps: Gap[] }) {
   if (gaps.length === 0) return null;
   return (
     <p role="status" className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5 text-conflict">
-      Not told here: {gaps.map((gap) => (gap.reason ? `${gap.what} (${gap.reason})` : gap.what)).join("; ")}.
-      {gaps.some((gap) => gap.fault) && " The engine failed there; everything else stands."}
+      {gapText(gaps)}
     </p>
   );
 }
