@@ -14,6 +14,8 @@ module Jobs
     IDLE_SECONDS = 2
     # How long ending the threads may take.
     STOP_SECONDS = 1.5
+    # How often a result is offered to a database that somebody else holds; each time waits for as long as a connection does.
+    TRIES = 6
 
     # A job that ended while its end could not be stored.
     Unsettled = Struct.new(:queue, :job, :reason)
@@ -112,7 +114,17 @@ module Jobs
       return queue.release(job) if @stopping
       return if outcome == :unwanted || !queue.wanted?(job)
 
-      outcome.nil? && File.exist?(result) ? queue.finish(job, result) : queue.fail(job, outcome || "The work ended without a result. Try again.")
+      outcome.nil? && File.exist?(result) ? finish(queue, job, result) : queue.fail(job, outcome || "The work ended without a result. Try again.")
+    end
+
+    # What took minutes is not given up because somebody else writes for seconds.
+    def finish(queue, job, result)
+      tries ||= 0
+      queue.finish(job, result)
+    rescue Sequel::Error => e
+      raise unless Store::Database.busy?(e) && (tries += 1) < TRIES && !@stopping
+
+      retry
     end
 
     def disk_full?(error) = error.is_a?(Errno::ENOSPC) || Store::Database.full?(error)
@@ -127,16 +139,18 @@ module Jobs
     def supervise(queue, job, result)
       command = [*@command, queue.path(job), result, JSON.generate(queue.task(job))]
       process = @running[job] = WorkerProcess.new(command, @limits, @lifeline)
-      process.run { |message| !@stopping && (message ? told(queue, job, message) : queue.wanted?(job)) }
+      process.run { |message| !@stopping && still_wanted?(queue, job, message) }
     ensure
       @running.delete(job)
     end
 
-    # Nothing was changed: nobody waits for it any more.
-    def told(queue, job, message)
-      wanted = queue.advance(job, message).positive?
-      @bulletin.publish if wanted
-      wanted
+    # Where nothing was changed, nobody waits for it any more. While the database can't be asked, work goes on.
+    def still_wanted?(queue, job, message)
+      return queue.wanted?(job) unless message
+
+      queue.advance(job, message).positive?.tap { |wanted| @bulletin.publish if wanted }
+    rescue Sequel::Error
+      true
     end
   end
 end

@@ -117,6 +117,13 @@ module Store
       end
     end
 
+    # @param id [Integer]
+    # @param reason [String] one clear sentence
+    def fail(id, reason)
+      super
+      rows.where(id:).update(finished_at: now)
+    end
+
     private
 
     def derivations(recording_id)

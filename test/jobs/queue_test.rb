@@ -71,6 +71,19 @@ class QueueTest < Ethoscope::TestCase
     assert_operator times, :>=, 4
   end
 
+  def test_work_goes_on_and_its_result_is_kept_while_somebody_else_holds_the_database
+    held = Sequel::PoolTimeout.new("held")
+    finishing = library.analyses.method(:finish)
+    times = 0
+    library.analyses.define_singleton_method(:advance) { |*| raise held }
+    library.analyses.define_singleton_method(:finish) { |*arguments| (times += 1) < 4 ? raise(held) : finishing.call(*arguments) }
+    id = queue("held")
+    start(command: worker('puts %({"stage":"rhythm","progress":0.5}); $stdout.flush; File.write(ARGV[1], ENV.fetch("FIXTURE"))'))
+    watch([id])
+
+    assert_equal [["done"], 4], [states([id]), times]
+  end
+
   def test_an_end_that_could_not_be_stored_is_stored_later
     id = queue("full disk")
     failing = library.analyses.method(:fail)
