@@ -6,10 +6,12 @@ module Api
     # @param library [Store::Library]
     # @param study [Hash]
     # @param key [Ethoscope::Harmony::Key, nil] wanted for the new track
-    def initialize(library, study, key)
+    # @param kept [Store::Kept] items that were made from what has not changed since
+    def initialize(library, study, key, kept = Store::Kept.new(1))
       @library = library
       @study = study
       @target = { bpm: study[:target_bpm], key: }
+      @kept = kept
     end
 
     # @param wanted [Hash] from (profile or reference), reference_id, school
@@ -63,22 +65,28 @@ module Api
 
     def from_profile(school)
       items = profile_items
-      @library.checklists.create(study_id: @study[:id], title: "In the style of #{@songs.size} #{@songs.size == 1 ? "song" : "songs"}", school:, items:)
+      count = songs.size
+      @library.checklists.create(study_id: @study[:id], title: "In the style of #{count} #{count == 1 ? "song" : "songs"}", school:, items:)
     end
 
     def song_items(reference)
       check_worked_in([reference])
-      song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
-      Ethoscope::Checklist::SongPlan.new(song, aim: @study[:aim], target: @target, entries:).items
+      @kept.keep([:song_items, @library.stamp(@study, of: [reference])]) do
+        song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
+        Ethoscope::Checklist::SongPlan.new(song, aim: @study[:aim], target: @target, entries:).items
+      end
     end
 
     def profile_items
       check_worked_in(@library.references.of_study(@study[:id]))
-      @songs, = @library.songs(@study[:id])
-      raise not_ready if @songs.empty?
+      @kept.keep([:profile_items, @library.stamp(@study)]) do
+        raise not_ready if songs.empty?
 
-      Ethoscope::Checklist::ProfilePlan.new(@songs, target: @target, entries:).items
+        Ethoscope::Checklist::ProfilePlan.new(songs, target: @target, entries:).items
+      end
     end
+
+    def songs = @songs ||= @library.songs(@study[:id]).first
 
     # Figures of before would stand in it without a word.
     def check_worked_in(references)

@@ -12,6 +12,13 @@ module Api
         rows.map { |row| row.merge(analysis: runs[row[:recording_id]], **View.of(library, row)) }
       end
 
+      def profile_page(study)
+        songs, left_out = library.songs(study[:id])
+        raise Problem.new(409, "nothing_analysed", "No reference is analysed yet. Add one, or wait until its analysis is done.") if songs.empty?
+
+        { study:, left_out:, profile: Ethoscope::Plain.frozen(Ethoscope::Profile::Builder.new(songs, entries: library.entries.by_kind(study[:id]).method(:[])).profile) }
+      end
+
       def runs_of(study_id)
         rows = library.references.of_study(study_id)
         runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
@@ -56,19 +63,14 @@ module Api
 
     get "/studies/:id/profile" do |id|
       study = library.studies.find(number(id))
-      songs, left_out = library.songs(study[:id])
-      if songs.empty?
-        raise Problem.new(409, "nothing_analysed",
-          "No reference is analysed yet. Add one, or wait until its analysis is done.")
-      end
-
-      answer(study:, left_out:, profile: Ethoscope::Plain.frozen(Ethoscope::Profile::Builder.new(songs, entries: library.entries.by_kind(study[:id]).method(:[])).profile))
+      content_type :json
+      kept.keep([:profile, library.stamp(study)]) { JSON.generate(profile_page(study)) }
     end
 
     post "/studies/:id/checklists" do |id|
       study = library.studies.find(number(id))
       wanted = input(Schemas::NewChecklist)
-      answer({ checklist: Planning.new(library, study, target_key(study)).create(wanted) }, 201)
+      answer({ checklist: Planning.new(library, study, target_key(study), kept).create(wanted) }, 201)
     end
 
     get("/schools") { answer(schools: Ethoscope::Checklist::Schools::ALL.map(&:to_h)) }

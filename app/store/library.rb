@@ -68,6 +68,13 @@ module Store
       end
     end
 
+    # @param study [Hash]
+    # @param of [Array<Hash>] references, all of the study's when not said
+    # @return [Array] changes whenever something does that profile and checklists rest on
+    def stamp(study, of: references.of_study(study[:id]))
+      [study, entries.of_study(study[:id]), of.map { |reference| [reference, analysis_id(reference), readings.stamp(reference[:id])] }]
+    end
+
     # What was measured, derived anew with what a person put right as soon as that is done, and what the person says over it.
     #
     # @param reference [Hash]

@@ -55,6 +55,15 @@ class KeptTest < Ethoscope::TestCase
     assert_equal stamps.last, stamp(reference)
   end
 
+  def test_what_profile_and_checklists_rest_on_changes_with_each_of_its_parts
+    reference = analysed_reference(study = new_study)
+    changes = [-> {}, -> { library.studies.update(study[:id], target_bpm: 90.0) }, -> { pin(reference) }, -> { library.entries.write(study[:id], "riser", { name: "Boil" }) },
+               -> { library.entries.write(study[:id], "riser", { name: "Kettle" }) }, -> { finish(reference[:recording_id]) }, -> { library.references.delete(reference[:id]) }]
+    stamps = changes.map { |change| [change.call, library.stamp(library.studies.find(study[:id]))].last }
+
+    assert_equal stamps.uniq, stamps
+  end
+
   def test_writers_take_turns_in_the_order_in_which_they_came
     library
     order = Queue.new
