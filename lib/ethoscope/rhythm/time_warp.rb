@@ -20,7 +20,7 @@ module Ethoscope
       # Phase that wanders less than this many seconds is human timing on a constant tempo.
       CONSTANT_SECONDS = 0.018
       # How slow and how fast the clock may run; tempo that really changes by more is another count, and inverting needs a pace under two.
-      PACES = (0.6..1.6)
+      PACES = (0.3..1.8)
       ITERATIONS = 12
       # Seconds of error at which iterating stops.
       EXACT = 1e-9
