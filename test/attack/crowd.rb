@@ -20,10 +20,11 @@ module Attack
       @mutex = Mutex.new
     end
 
-    # Makes a study with the songs of the demo, to be asked for.
-    def prepare
+    # Makes a study with some songs, to be asked for.
+    #
+    # @param paths [Array<String>] of recordings, those of the demo when not said
+    def prepare(paths = Dir.glob(File.join(Server::ROOT, "demo/audio/*.ogg")))
       @study = @server.post("/api/studies", { title: "Crowded", aim: "style" }).json[:study][:id]
-      paths = Dir.glob(File.join(Server::ROOT, "demo/audio/*.ogg"))
       @songs = paths.map { |path| @server.upload("/api/studies/#{@study}/references", File.binread(path), File.basename(path)).json[:reference][:id] }
       @server.settle(300) { @server.get("/api/studies/#{@study}").json[:references].all? { |row| row[:analysis][:state] == "done" } }
       @checklist = @server.post("/api/studies/#{@study}/checklists", { from: "profile" }).json[:checklist][:id]

@@ -32,6 +32,17 @@ class AttackTest < Ethoscope::TestCase
     assert_match(/kills 2/, @report.to_s)
   end
 
+  def test_a_small_crowd_is_answered
+    Attack.served(folder, "crowd") do |server|
+      crowd = Attack::Crowd.new(server, @report, 3)
+      crowd.prepare([Attack.song])
+      crowd.run(6, 2)
+    end
+
+    assert_predicate @report, :clean?, @report.to_s
+    assert_match(/^6 clients +requests \d+/, @report.to_s)
+  end
+
   def test_the_same_seed_gives_the_same_files
     one, other, third = [7, 7, 8].map { |seed| Attack::HostileFiles.new(seed, folder).each(13).map { |file| "#{file.name} #{Digest::SHA256.hexdigest(file.bytes)}" } }
 
