@@ -7,7 +7,7 @@ require "sinatra/base"
 module Api
   # What every route shares: JSON in and out, checked input, errors as data.
   class Base < Sinatra::Base
-    MAX_JSON = 256 * 1024
+    MAX_JSON = Guard::CARRIED.fetch("application/json")
     # Fields that say what something is called.
     NAMES = %w[title artist name label].freeze
 
@@ -123,7 +123,7 @@ module Api
 
     error(Problem) { |problem| answer(problem.to_h, problem.status) }
     error(Store::Missing) { |e| answer(Problem.new(404, "missing", e.message).to_h, 404) }
-    error(Store::Duplicate) { |e| answer(Problem.new(409, "duplicate", e.message, "file").to_h, 409) }
+    error(Store::Duplicate) { |e| answer(Problem.new(409, "duplicate", e.message).to_h, 409) }
     error(Store::Stale) { |e| answer({ error: { code: "stale", message: e.message, revision: e.revision, labels: e.labels } }, 409) }
     error(Store::Unshowable) { |e| answer(Problem.new(409, "unshowable", e.message).to_h, 409) }
     error(Store::DiskFull) { |e| answer(Problem.new(507, "disk_full", e.message).to_h, 507) }

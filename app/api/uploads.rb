@@ -5,7 +5,7 @@ require "uri"
 module Api
   # What routes that take files share: their name as text, and their size.
   module Uploads
-    MAX_UPLOAD = 400 << 20
+    MAX_UPLOAD = Guard::CARRIED.fetch("application/octet-stream")
 
     # @return [String] what the file was called, without control characters; it never names a file here
     def upload_name

@@ -12,9 +12,9 @@ module Cli
     # @param path [String]
     # @return [Boolean] whether the file is to be tried
     def self.sound?(path)
-      return false unless File.file?(path) && File.readable?(path)
+      return false unless File.file?(path)
 
-      EXTENSIONS.include?(File.extname(path).downcase) || !Ethoscope::Audio::Container.of(path).nil?
+      EXTENSIONS.include?(File.extname(path).downcase) || (File.readable?(path) && !Ethoscope::Audio::Container.of(path).nil?)
     end
 
     # @param source [String] a folder; files in folders below it are passed over

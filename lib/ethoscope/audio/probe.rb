@@ -26,6 +26,7 @@ module Ethoscope
       def facts
         raise Errors::UnreadableAudio, "There is no such file." unless File.file?(@path)
         raise Errors::UnreadableAudio, "The file is empty. Export it again and drop it here." if File.empty?(@path)
+        raise Errors::UnreadableAudio, "The file may not be read by you." unless File.readable?(@path)
 
         demuxer = Container.of(@path) or raise Errors::UnreadableAudio, not_audio
         data = JSON.parse(said(demuxer), symbolize_names: true)
