@@ -3,10 +3,10 @@
 require_relative "../test_helper"
 
 class ChecklistsApiTest < Ethoscope::TestCase
-  include Application
+  include AnalysedSong
 
   def setup
-    @reference = analysed_reference
+    super
     @study = "/api/studies/#{@reference[:study_id]}"
   end
 

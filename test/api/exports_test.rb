@@ -6,13 +6,7 @@ require "midilib"
 
 # What is handed over: named so that any system takes it, and holding what was put right.
 class ExportsTest < Ethoscope::TestCase
-  include Application
-
-  def setup
-    super
-    @reference = analysed_reference
-    @path = "/api/references/#{@reference[:id]}"
-  end
+  include AnalysedSong
 
   def fetch(name)
     get("#{@path}/#{name}", {}, "HTTP_HOST" => "127.0.0.1")

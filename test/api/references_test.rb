@@ -6,12 +6,7 @@ require "midilib"
 require "stringio"
 
 class ReferencesApiTest < Ethoscope::TestCase
-  include Application
-
-  def setup
-    @reference = analysed_reference
-    @path = "/api/references/#{@reference[:id]}"
-  end
+  include AnalysedSong
 
   def test_a_reference_comes_with_its_analysis_and_readings
     page = get_json(@path)

@@ -4,11 +4,7 @@ require_relative "../test_helper"
 
 # Stems and MIDI through the interface: they come, are measured, lead, and go again; broken ones harm nothing.
 class SourcesTest < Ethoscope::TestCase
-  include Application
-
-  def setup
-    @reference = analysed_reference
-  end
+  include AnalysedSong
 
   def test_a_stem_waits_with_a_role_guessed_from_its_name
     stem = send_stem(StemFiles.kick, "01 Bass Drum.wav")[:stem]

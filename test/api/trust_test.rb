@@ -5,15 +5,9 @@ require "minitest/mock"
 
 # Requests that no page of the application sends: refused in its own JSON, with what is wrong and what to do.
 class TrustTest < Ethoscope::TestCase
-  include Application
+  include AnalysedSong
 
   HOST = { "HTTP_HOST" => "127.0.0.1" }.freeze
-
-  def setup
-    super
-    @reference = analysed_reference
-    @path = "/api/references/#{@reference[:id]}"
-  end
 
   def raw(verb, path, body, headers)
     public_send(verb, path, body, HOST.merge(headers))

@@ -4,13 +4,7 @@ require_relative "../test_helper"
 
 # Edits of the sheet through the API, one request each.
 class WorkbenchApiTest < Ethoscope::TestCase
-  include Application
-
-  def setup
-    super
-    @reference = analysed_reference
-    @path = "/api/references/#{@reference[:id]}"
-  end
+  include AnalysedSong
 
   def sheet = get_json(@path)
 

@@ -4,12 +4,10 @@ require_relative "../test_helper"
 
 # However a sheet is edited: undoing everything brings back the first state, doing everything again the last one, to the byte.
 class JournalPropertyTest < Ethoscope::TestCase
-  include Application
+  include AnalysedSong
 
   def setup
     super
-    @reference = analysed_reference
-    @id = @reference[:id]
     @random = Random.new(11)
   end
 

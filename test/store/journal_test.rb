@@ -4,13 +4,7 @@ require_relative "../test_helper"
 
 # Every change can be undone and done again, and none is lost.
 class JournalTest < Ethoscope::TestCase
-  include Application
-
-  def setup
-    super
-    @reference = analysed_reference
-    @id = @reference[:id]
-  end
+  include AnalysedSong
 
   def readings = library.readings
 

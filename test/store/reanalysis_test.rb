@@ -4,17 +4,11 @@ require_relative "../test_helper"
 
 # A newer engine measures again; what a person said stands.
 class ReanalysisTest < Ethoscope::TestCase
-  include Application
+  include AnalysedSong
 
   # One statement of each kind that a person can make.
   NOTES = { "chord" => { symbol: "Am9" }, "layer" => { name: "echo" }, "technique" => { name: "thrown echo" }, "mark" => { type: "idea", text: "louder" },
             "change" => { text: "lifts" }, "sighting" => { kind: "pedal" } }.freeze
-
-  def setup
-    super
-    @reference = analysed_reference
-    @id = @reference[:id]
-  end
 
   def readings = library.readings
 

@@ -4,13 +4,7 @@ require_relative "../test_helper"
 
 # What was said of a measurement that was measured anew since: undo and redo reach the newest one.
 class UndoAfterMeasuringTest < Ethoscope::TestCase
-  include Application
-
-  def setup
-    super
-    @reference = analysed_reference
-    @id = @reference[:id]
-  end
+  include AnalysedSong
 
   def current(aspect) = library.readings.current(@id)[aspect]
 

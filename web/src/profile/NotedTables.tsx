@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Profile } from "../api/types";
 import { SongCells } from "../components/Ink";
 import { Panel } from "./Panel";
@@ -9,16 +10,14 @@ export function SoundTable({ profile }: { profile: Profile }) {
     <Panel title="Sounds" aside="songs; as their cards say">
       <ul>
         {profile.sounds.map((row) => (
-          <li
+          <Noted
             key={row.name}
-            className="grid min-h-[23px] grid-cols-[92px_1fr_auto] items-center gap-3 border-b border-faint"
+            columns="grid-cols-[92px_1fr_auto]"
+            head={<span className="truncate">{row.name}</span>}
+            text={row.sounds.join("; ")}
           >
-            <span className="truncate">{row.name}</span>
-            <span className="truncate text-heard-text" title={row.sounds.join("; ")}>
-              {row.sounds.join("; ")}
-            </span>
             <SongCells songs={row.songs} />
-          </li>
+          </Noted>
         ))}
       </ul>
     </Panel>
@@ -32,20 +31,38 @@ export function MarkTable({ profile }: { profile: Profile }) {
     <Panel title="Marks" aside="by ear">
       <ul>
         {profile.marks.map((mark) => (
-          <li
+          <Noted
             key={`${mark.title} ${mark.first_bar} ${mark.text}`}
-            className="grid min-h-[23px] grid-cols-[64px_1fr_auto] items-center gap-3 border-b border-faint"
+            columns="grid-cols-[64px_1fr_auto]"
+            head={<span className="text-ink-2">{mark.type}</span>}
+            text={mark.text}
           >
-            <span className="text-ink-2">{mark.type}</span>
-            <span className="truncate text-heard-text" title={mark.text}>
-              {mark.text}
-            </span>
             <span className="truncate text-ink-2">
               {mark.title}, bar <span className="figure">{mark.first_bar}</span>
             </span>
-          </li>
+          </Noted>
         ))}
       </ul>
     </Panel>
+  );
+}
+
+interface NotedProps {
+  columns: string;
+  head: ReactNode;
+  text: string;
+  children: ReactNode;
+}
+
+/** A row whose middle is what a person wrote: in the colour of what was heard, whole in its title where it is cut. */
+function Noted({ columns, head, text, children }: NotedProps) {
+  return (
+    <li className={`grid min-h-[23px] items-center gap-3 border-b border-faint ${columns}`}>
+      {head}
+      <span className="truncate text-heard-text" title={text}>
+        {text}
+      </span>
+      {children}
+    </li>
   );
 }

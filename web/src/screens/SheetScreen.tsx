@@ -12,16 +12,17 @@ import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Segmented } from "../components/Segmented";
-import { clock, plural } from "../lib/format";
+import { clock } from "../lib/format";
 import { BEATS } from "../lib/keys";
 import { usePlayer } from "../player/context";
 import { aboutOf } from "../sheet/about";
 import type { Selection } from "../sheet/context";
 import type { Zoom } from "../sheet/geometry";
 import { HandOver } from "../sheet/HandOver";
+import { NotYet, Unshowable } from "../sheet/NoSheet";
 import { Sheet } from "../sheet/Sheet";
 import { ASPECTS } from "../sheet/Strip";
-import { Unfinished } from "../sheet/Unfinished";
+import { useAgain } from "../sheet/useAgain";
 import { useEdits, type Edits } from "../sheet/useEdits";
 import { useReferenceId, useStudyId } from "./params";
 
@@ -179,20 +180,6 @@ function IconButton({ name, ...rest }: { name: string } & Omit<ComponentProps<"b
   );
 }
 
-/** Queues another run of the engine; what a person said stays. */
-function useAgain(page: ReferencePage) {
-  const client = useQueryClient();
-  const { reference } = page;
-  return useMutation({
-    meta: TOLD,
-    mutationFn: () => write("POST", `/references/${reference.id}/analyses`),
-    onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: ["reference", reference.id] });
-      await client.invalidateQueries({ queryKey: ["study", reference.study_id] });
-    },
-  });
-}
-
 /** From this sheet to a checklist in one step. */
 function Plan({ page }: { page: ReferencePage }) {
   const { study_id: studyId, id } = page.reference;
@@ -223,56 +210,6 @@ function Plan({ page }: { page: ReferencePage }) {
       <span className="hidden mid:inline">Make a checklist</span>
       <span className="mid:hidden">Checklist</span>
     </Button>
-  );
-}
-
-/** What is stored can't be laid out: the last change can be taken back, or the recording measured anew. */
-function Unshowable({ page, problem }: { page: ReferencePage; problem: string }) {
-  const { reference, journal } = page;
-  const again = useAgain(page);
-  const edits = useEdits(page);
-  const measuring = isBusy(page.reference.run);
-  return (
-    <>
-      <PageHead title={reference.title} remark={reference.artist} />
-      <div className="min-h-0 grow overflow-y-auto bg-sheet p-4">
-        <Failure error={again.error ?? edits.error ?? new Error(problem)} />
-        <div className="mt-4 flex gap-2">
-          {journal.undo && <Button onClick={edits.undo}>Undo: {journal.undo}</Button>}
-          <Button disabled={measuring || again.isPending} onClick={() => again.mutate()}>
-            {measuring ? "Being measured anew" : "Measure anew"}
-          </Button>
-        </div>
-        <p className="mt-4 max-w-[520px] text-ink-2">
-          {journal.edits.length > 0 &&
-            `What you said of this song is kept: ${plural(journal.edits.length, "change")}. `}
-          The study, its profile and its other songs go on without it.
-        </p>
-      </div>
-    </>
-  );
-}
-
-/** A sheet that can't be read yet: how far it is, or why it failed and what to do. */
-function NotYet({ page, run }: { page: ReferencePage; run: ReferencePage["reference"]["run"] }) {
-  const { reference } = page;
-  const again = useAgain(page);
-  return (
-    <>
-      <PageHead title={reference.title} remark={reference.artist} />
-      <div className="min-h-0 grow overflow-y-auto bg-sheet">
-        {run?.state === "failed" ? (
-          <div className="p-4">
-            <Failure
-              error={new Error(run.error ?? "The analysis failed.")}
-              action={<Button onClick={() => again.mutate()}>Try again</Button>}
-            />
-          </div>
-        ) : (
-          run && <Unfinished run={run} />
-        )}
-      </div>
-    </>
   );
 }
 
