@@ -32,8 +32,10 @@ export class PlayClock {
   /** When a moment of the recording sounds next after a time, and again in each pass of the loop up to another time. */
   timesOf(position: number, after: number, before: number): number[] {
     const first = this.startedAt + (position - this.from) / this.rate;
-    if (!this.loop || this.from >= this.loop.end || position >= this.loop.end)
+    if (!this.loop || this.from >= this.loop.end)
       return first >= after && first < before && position >= this.from ? [first] : [];
+    // Playback turns back at the loop's end, so nothing from there on sounds.
+    if (position >= this.loop.end) return [];
     if (position < this.loop.start) return position >= this.from && first >= after && first < before ? [first] : [];
 
     const period = this.length(this.loop) / this.rate;
