@@ -56,7 +56,7 @@ module Api
       end
 
       def edited(reference, data = {}, status_code = 200)
-        library.derive(reference)
+        library.follow(reference)
         settings.bulletin.publish
         answer(data.merge(revision: library.references.find(reference[:id])[:revision]), status_code)
       end

@@ -10,7 +10,7 @@ module Api
     def initialize(library, study, key, kept = Store::Kept.new(1))
       @library = library
       @study = study
-      @target = { bpm: study[:target_bpm], key: }
+      @wanted = { bpm: study[:target_bpm], key: }
       @kept = kept
     end
 
@@ -27,8 +27,10 @@ module Api
     # @param checklist [Hash]
     # @return [Hash{Integer => Hash}] by item: target and tolerance, nil for both where there would be no such item any more
     def changes(checklist)
-      fresh = items_now(checklist)&.group_by { |item| [item.stage, item.title] } or return {}
-      checklist[:items].to_h { |item| [item[:id], fresh.fetch([item[:stage], item[:title]], [nil]).first] }
+      fresh = items_now(checklist) or return {}
+      by_title = fresh.to_h { |item| [[item.stage, item.title], item] }
+      by_identity = fresh.to_h { |item| [item.identity, item] }
+      checklist[:items].to_h { |item| [item[:id], by_identity[identity(item)] || by_title[[item[:stage], item[:title]]]] }
                        .reject { |id, now| same?(checklist[:items].find { |item| item[:id] == id }, now) }
                        .transform_values { |now| now ? now.to_h.slice(:target, :tolerance) : { target: nil, tolerance: nil } }
     end
@@ -38,10 +40,12 @@ module Api
     # @return [Ethoscope::Checklist::Item, nil] what the item would be now
     def item_now(checklist, item_id)
       item = checklist[:items].find { |candidate| candidate[:id] == item_id }
-      items_now(checklist)&.find { |now| now.stage == item[:stage] && now.title == item[:title] }
+      items_now(checklist)&.find { |now| now.identity == identity(item) || (now.stage == item[:stage] && now.title == item[:title]) }
     end
 
     private
+
+    def identity(item) = Ethoscope::Checklist::Item.identity(item[:stage], item[:title], item[:targets].map { |target| Ethoscope::Measures::Target.from_h(target) })
 
     def same?(item, now) = now && item[:target] == now.target && item[:tolerance] == now.tolerance
 
@@ -73,7 +77,7 @@ module Api
       check_worked_in([reference])
       @kept.keep([:song_items, @library.stamp(@study, of: [reference])]) do
         song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
-        Ethoscope::Checklist::SongPlan.new(song, aim: @study[:aim], target: @target, entries:).items
+        Ethoscope::Checklist::Plan.of_song(song, aim: @study[:aim], wanted: @wanted, entries:).items
       end
     end
 
@@ -82,11 +86,11 @@ module Api
       @kept.keep([:profile_items, @library.stamp(@study)]) do
         raise not_ready if songs.empty?
 
-        Ethoscope::Checklist::ProfilePlan.new(songs, target: @target, entries:).items
+        Ethoscope::Checklist::Plan.of_profile(songs, wanted: @wanted, entries:).items
       end
     end
 
-    def songs = @songs ||= @library.songs(@study[:id]).first
+    def songs = @songs ||= @library.songs.of(@library.references.of_study(@study[:id])).first.values
 
     # Figures of before would stand in it without a word.
     def check_worked_in(references)

@@ -4,7 +4,9 @@ module Api
   # One reference: its sheet, sound and exports.
   class References < Base
     helpers do
-      def settled(reference) = sheet_of(reference).settled
+      def exported(reference)
+        Ethoscope::Export::Song.new(title: reference[:title], analysis: sheet_of(reference).settled, vector: library.song(reference).vector)
+      end
 
       def download(name, extension)
         plain = name.unicode_normalize(:nfkd).encode("US-ASCII", invalid: :replace, undef: :replace, replace: "")
@@ -16,7 +18,7 @@ module Api
     # A derivation that is missing (another window asked for another one meanwhile, or the engine is newer) is asked for again.
     get "/references/:id" do |id|
       reference = reference_of(id)
-      settings.bulletin.publish if library.derivation(reference).nil? && library.derive(reference)
+      settings.bulletin.publish if library.derivation(reference).nil? && library.follow(reference)
       page = SheetPage.new(library, reference)
       content_type :json
       kept.keep(page.stamp) { JSON.generate(page.to_h) }
@@ -44,28 +46,14 @@ module Api
     AUDIO_TYPES = { "wav" => "audio/wav", "flac" => "audio/flac", "mp3" => "audio/mpeg", "ogg" => "audio/ogg", "mov" => "audio/mp4",
                     "aac" => "audio/aac", "aiff" => "audio/aiff" }.freeze
 
-    get "/references/:id/analysis.json" do |id|
-      reference = reference_of(id)
-      analysis = settled(reference)
-      download(reference[:title], "json")
-      content_type :json
-      JSON.pretty_generate(analysis.to_h)
-    end
-
-    get "/references/:id/song.mid" do |id|
-      reference = reference_of(id)
-      bytes = Ethoscope::Midi::SongFile.new(settled(reference), reference[:title]).to_s
-      download(reference[:title], "mid")
-      content_type "audio/midi"
-      bytes
-    end
-
-    get "/references/:id/sections.csv" do |id|
-      reference = reference_of(id)
-      text = Ethoscope::Export::SectionsCsv.write(settled(reference))
-      download("#{reference[:title]} sections", "csv")
-      content_type "text/csv", charset: "utf-8"
-      text
+    Ethoscope::Export::Formats::ALL.each do |format|
+      get "/references/:id/#{format.file}" do |id|
+        reference = reference_of(id)
+        text = format.writer.write(exported(reference))
+        download("#{reference[:title]}#{format.suffix}", format.extension)
+        content_type format.type
+        text
+      end
     end
   end
 end

@@ -13,7 +13,7 @@ module Api
 
       # Has the song derived anew, and answers.
       def derived(reference, data, status_code = 200)
-        library.derive(reference)
+        library.follow(reference)
         settings.bulletin.publish
         answer(data, status_code)
       end

@@ -9,20 +9,17 @@ module Api
       def reference_rows(study_id)
         rows = library.references.of_study(study_id)
         runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
-        rows.map { |row| row.merge(analysis: runs[row[:recording_id]], **View.of(library, row)) }
+        view = View.new(library, rows)
+        rows.map { |row| row.merge(analysis: runs[row[:recording_id]], **view.of(row)) }
       end
 
       def profile_page(study)
-        songs, left_out = library.songs(study[:id])
+        references = library.references.of_study(study[:id])
+        songs, problems = library.songs.of(references)
         raise Problem.new(409, "nothing_analysed", "No reference is analysed yet. Add one, or wait until its analysis is done.") if songs.empty?
 
-        { study:, left_out:, profile: Ethoscope::Plain.frozen(Ethoscope::Profile::Builder.new(songs, entries: library.entries.by_kind(study[:id]).method(:[])).profile) }
-      end
-
-      def runs_of(study_id)
-        rows = library.references.of_study(study_id)
-        runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
-        rows.to_h { |row| [row[:id], runs[row[:recording_id]]] }
+        profile = Ethoscope::Profile::Builder.new(songs.values, entries: library.entries.by_kind(study[:id]).method(:[])).profile
+        { study:, left_out: references.select { |row| problems.key?(row[:id]) }.map { |row| row[:title] }, profile: Ethoscope::Plain.frozen(profile) }
       end
     end
 
@@ -52,13 +49,13 @@ module Api
       answer({ reference: }, 201)
     end
 
-    # How far the analyses of a study are. Pages ask again and again while something runs, with the edition that they have seen: as long
-    # as nothing has happened since, no table is read for the answer.
+    # How far the work on a study is: analyses, derivations, stems, separations, songs that are put together. Pages ask again and again while
+    # something runs, with the edition that they have seen: as long as nothing has happened since, no table is read for the answer.
     get "/studies/:id/progress" do |id|
       edition = settings.bulletin.edition
       next answer(edition:) if params[:seen] == edition.to_s
 
-      answer(edition:, runs: runs_of(library.studies.find(number(id))[:id]))
+      answer(edition:, runs: library.runs(library.studies.find(number(id))[:id]))
     end
 
     get "/studies/:id/profile" do |id|

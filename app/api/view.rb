@@ -1,30 +1,29 @@
 # frozen_string_literal: true
 
 module Api
-  # What lists show of a reference.
-  module View
+  # What lists show of references.
+  class View
     MARKS = %w[tempo key loop form layers techniques].freeze
 
     # @param library [Store::Library]
-    # @param reference [Hash]
-    # @return [Hash] marks, summary, and problem: a sentence where the reference can't be shown
-    def self.of(library, reference)
-      { marks: marks(library, reference), summary: summary(library, reference), problem: nil }
-    rescue Store::Unshowable => e
-      { marks: marks(library, reference), summary: nil, problem: e.message }
+    # @param references [Array<Hash>]
+    def initialize(library, references)
+      @songs, @problems = library.songs.of(references)
+      @states = library.readings.states(references.map { |reference| reference[:id] })
     end
 
-    # How far each kind of reading is: none, measured, confirmed, corrected or refuted.
-    #
-    # @param library [Store::Library]
     # @param reference [Hash]
-    # @return [Hash{String => String}]
-    def self.marks(library, reference)
-      current = library.readings.current(reference[:id])
-      measured = !current.empty?
+    # @return [Hash] marks, summary, and problem: a sentence where the reference can't be shown
+    def of(reference) = { marks: marks(reference), summary: summary(reference), problem: @problems[reference[:id]] }
+
+    private
+
+    # How far each kind of reading is: none, measured, confirmed, corrected or refuted.
+    def marks(reference)
+      current = @states.fetch(reference[:id], {})
       MARKS.to_h do |aspect|
         reading = current[aspect]
-        state = if reading.nil? then measured ? "measured" : "none"
+        state = if reading.nil? then current.empty? ? "none" : "measured"
                 elsif reading[:state] != "open" then reading[:state]
                 else reading[:source] == "measured" ? "measured" : "heard"
                 end
@@ -33,15 +32,11 @@ module Api
     end
 
     # Tempo, key and length in the words of the readings that hold.
-    #
-    # @param library [Store::Library]
-    # @param reference [Hash]
-    # @return [Hash, nil]
-    def self.summary(library, reference)
-      song = library.song(reference) or return nil
+    def summary(reference)
+      song = @songs[reference[:id]] or return nil
       { bpm: song.bpm, meter: song.meter, key: song.key && Ethoscope::Readings::Words.signs(song.key.to_s), bars: song.bars,
-        duration: song.data[:duration], lufs: song.data[:loudness][:integrated],
-        sections: song.data[:sections].size, loop: song.loop_degrees&.join(" ") }
+        duration: song.vector.value("time.duration"), lufs: song.vector.value("mix.loudness"),
+        sections: song.vector.value("form.lengths").size, loop: song.loop_degrees&.join(" ") }
     end
   end
 end

@@ -11,9 +11,8 @@ module Jobs
     # @param job [Hash]
     # @return [Hash] what the worker has to do
     def task(job)
-      terms = JSON.parse(job[:corrections] || "{}", symbolize_names: true)
-      { kind: "analyse", derives: !job[:corrections].nil?, corrections: terms.except(:sources), sources: located(terms.fetch(:sources, {})),
-        features: @library.recordings.features_path(recording(job)) }
+      corrections, sources = job.values_at(:corrections, :sources).map { |text| JSON.parse(text || "{}", symbolize_names: true) }
+      { kind: "analyse", derives: !job[:terms].nil?, corrections:, sources: located(sources), features: @library.recordings.features_path(recording(job)) }
     end
 
     # Stores what the worker wrote: the analysis, and beside it a copy for browsers and the measurements where it made them.
@@ -22,14 +21,9 @@ module Jobs
     # @param result [String] path
     def finish(job, result)
       keep_measurements(job, result)
-      @library.analyses.finish(job[:id], File.read(result, encoding: Encoding::UTF_8))
-      derive_anew(job) unless job[:corrections]
+      @library.analyses.finish(job[:id], *[result, "#{result}.vector"].map { |path| File.read(path, encoding: Encoding::UTF_8) if File.exist?(path) })
+      @library.references.of_recording(job[:recording_id]).each { |reference| @library.follow(reference) }
     end
-
-    # @param job [Hash]
-    # @param message [Hash] stage and progress
-    # @return [Integer] as {JobQueue#advance}
-    def advance(job, message) = @library.analyses.advance(job[:id], message[:stage], message[:progress])
 
     private
 
@@ -42,8 +36,5 @@ module Jobs
       score = sources[:score]
       { stems:, score: score && { path: @library.scores.path(score[:sha256]), roles: score[:roles] } }
     end
-
-    # What people put right is worked into what was measured anew.
-    def derive_anew(job) = @library.references.of_recording(job[:recording_id]).each { |reference| @library.derive(reference) }
   end
 end

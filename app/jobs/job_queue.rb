@@ -26,9 +26,9 @@ module Jobs
     def release(job) = @runs.release(job[:id])
 
     # @param job [Hash]
-    # @param message [Hash] progress
+    # @param message [Hash] stage and progress
     # @return [Integer] how many rows it changed: none when nobody waits for it any more
-    def advance(job, message) = @runs.advance(job[:id], message[:progress])
+    def advance(job, message) = @runs.advance(job[:id], message[:stage], message[:progress])
 
     # @param job [Hash]
     # @param reason [String] one clear sentence

@@ -36,7 +36,7 @@ module Jobs
 
     def derive(job)
       waiting = @library.stems.of_reference(job[:reference_id]).any? { |stem| %w[queued running].include?(stem[:state]) }
-      @library.derive(@library.references.find(job[:reference_id])) unless waiting
+      @library.follow(@library.references.find(job[:reference_id])) unless waiting
     rescue Store::Missing
       # The reference was removed meanwhile.
     end

@@ -4,7 +4,6 @@ module Store
   # Songs that come without a mix: which files they are put together from, and how far that is. A row is gone when its song stands.
   class Assemblies < Rows
     TABLE = :assemblies
-    IDLE = {}.freeze
     WORK = "Putting this song together"
 
     include Runs
@@ -57,21 +56,9 @@ module Store
       row = find(id)
       raise Ethoscope::Errors::Unfit, "add stems or a MIDI file first" if row[:stems].empty? && row[:score_sha256].nil?
 
-      db[:assemblies].where(id:).exclude(state: "running").update(state: "queued", error: nil, attempts: 0)
+      db[:assemblies].where(id:).exclude(state: "running").update(state: "queued", error: nil, tries: 0)
       find(id)
     end
-
-    # @return [Hash, nil] the oldest that waits, now marked as running
-    def claim
-      db.transaction(mode: :immediate) do
-        row = db[:assemblies].where(state: "queued").order(:id).first or next
-        plain(begun(row))
-      end
-    end
-
-    # @param id [Integer]
-    # @param progress [Float] 0 to 1
-    def advance(id, progress) = db[:assemblies].where(id:, state: "running").update(progress:)
 
     # @param id [Integer]
     def delete(id)

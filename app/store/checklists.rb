@@ -101,10 +101,10 @@ module Store
 
     # What an item asks for, and how.
     def said(item)
-      { target: item.target, tolerance: item.tolerance, measure: item.measure && JSON.generate(item.measure), minutes: item.minutes,
-        steps: JSON.generate(item.steps), fallback: item.fallback }
+      { target: item.target, tolerance: item.tolerance, targets: JSON.generate(item.targets.map(&:to_h)), minutes: item.minutes, steps: JSON.generate(item.steps),
+        fallback: item.fallback }
     end
 
-    def plain(item) = item.merge(steps: parse(item[:steps]), measure: parse(item[:measure]))
+    def plain(item) = item.merge(steps: parse(item[:steps]), targets: parse(item[:targets]))
   end
 end

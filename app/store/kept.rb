@@ -18,6 +18,10 @@ module Store
       found || yield.tap { |made| store(key, made) unless made.nil? }
     end
 
+    # @param key [Object]
+    # @return [Object, nil] the thing, if it is there
+    def look(key) = @mutex.synchronize { @things[key] }
+
     private
 
     def store(key, thing)

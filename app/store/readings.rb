@@ -37,11 +37,13 @@ module Store
     #
     # @param reference_id [Integer]
     # @return [Hash{String => Hash}] by aspect
-    def current(reference_id)
-      by_aspect(reference_id).transform_values do |group|
-        standing = group.select { |row| standing?(row) }
-        standing.max_by { |row| [rank(row), row[:id]] } || group.last
-      end
+    def current(reference_id) = by_aspect(reference_id).transform_values { |group| in_force(group) }
+
+    # @param reference_ids [Array<Integer>]
+    # @return [Hash{Integer => Hash{String => Hash}}] by reference and aspect the reading that holds, without what it says
+    def states(reference_ids)
+      rows = db[:readings].where(reference_id: reference_ids, aspect: ASPECTS).order(:id).select(:id, :reference_id, :aspect, :state, :source, :supersedes_id).all
+      rows.group_by { |row| row[:reference_id] }.transform_values { |own| own.group_by { |row| row[:aspect] }.transform_values { |group| in_force(group) } }
     end
 
     # @param reference_id [Integer]
@@ -177,6 +179,11 @@ module Store
 
       rows = db[:readings].where(id: ids).as_hash(:id)
       ids.each { |id| @tape.note(id, rows[id]) }
+    end
+
+    def in_force(group)
+      standing = group.select { |row| standing?(row) }
+      standing.max_by { |row| [rank(row), row[:id]] } || group.last
     end
 
     def by_aspect(reference_id) = noted(reference_id, ASPECTS).group_by { |row| row[:aspect] }

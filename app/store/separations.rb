@@ -6,7 +6,6 @@ module Store
     # The parts that a separation gives.
     PARTS = %w[struck steady].freeze
     TABLE = :separations
-    IDLE = {}.freeze
     WORK = "The separation"
 
     include Runs
@@ -23,24 +22,12 @@ module Store
       db.transaction(mode: :immediate) do
         known = find(recording_id)
         db[:separations].insert(recording_id:, state: "queued", created_at: now) unless known
-        db[:separations].where(recording_id:, state: "failed").update(state: "queued", error: nil, attempts: 0, progress: 0.0) if known
+        again(known[:id]) if known
         find(recording_id)
       end
     end
 
-    # @return [Hash, nil] the oldest that waits, now marked as running
-    def claim
-      db.transaction(mode: :immediate) do
-        row = db[:separations].where(state: "queued").order(:id).first or next
-        begun(row)
-      end
-    end
-
     # @param id [Integer]
-    # @param progress [Float] 0 to 1
-    def advance(id, progress) = db[:separations].where(id:, state: "running").update(progress:)
-
-    # @param id [Integer]
-    def finish(id) = db[:separations].where(id:).update(state: "done", progress: 1.0, error: nil)
+    def finish(id) = db[:separations].where(id:).update(state: "done", stage: nil, progress: 1.0, error: nil)
   end
 end

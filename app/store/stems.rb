@@ -4,7 +4,6 @@ module Store
   # Stems of references: which recording they are, their role, where they lie in the mix, and how far their measuring is.
   class Stems < Rows
     TABLE = :stems
-    IDLE = {}.freeze
     WORK = "Measuring this stem"
     # Stems of one reference.
     MOST = 64
@@ -58,25 +57,20 @@ module Store
     # @param id [Integer]
     # @return [Hash]
     def retry(id)
-      db[:stems].where(id:, state: "failed").update(state: "queued", error: nil, attempts: 0, progress: 0.0)
+      again(id)
       find(id)
     end
 
-    # @return [Hash, nil] the oldest that waits and whose mix is measured, now marked as running
-    def claim
-      db.transaction(mode: :immediate) do
-        measured = db[:references].join(:analyses, recording_id: :recording_id).where(Sequel[:analyses][:state] => "done").select(Sequel[:references][:id])
-        row = db[:stems].where(state: "queued", reference_id: measured).order(:id).first or next
-        begun(row)
-      end
-    end
-
-    # @param id [Integer]
-    # @param progress [Float] 0 to 1
-    def advance(id, progress) = db[:stems].where(id:, state: "running").update(progress:)
-
     # @param id [Integer]
     # @param place [Hash] offset, agreement, distinct and seconds
-    def finish(id, place) = db[:stems].where(id:).update(place.slice(:offset, :agreement, :distinct, :seconds).merge(state: "done", progress: 1.0, error: nil))
+    def finish(id, place) = db[:stems].where(id:).update(place.slice(:offset, :agreement, :distinct, :seconds).merge(state: "done", stage: nil, progress: 1.0, error: nil))
+
+    private
+
+    # Stems whose mix is measured.
+    def waiting
+      measured = db[:references].join(:analyses, recording_id: :recording_id).where(Sequel[:analyses][:state] => "done").select(Sequel[:references][:id])
+      super.where(reference_id: measured)
+    end
   end
 end

@@ -82,7 +82,7 @@ class AssembliesTest < Ethoscope::TestCase
   def test_what_a_killed_run_left_is_taken_up_but_not_for_ever
     send_file(StemFiles.kick, "Kick.wav")
     send_json(:post, "/api/assemblies/#{@assembly[:id]}/start")
-    Store::Assemblies::ATTEMPTS.times do
+    Store::Assemblies::TRIES.times do
       assert_equal @assembly[:id], queue.claim[:id]
       queue.resume
     end

@@ -81,7 +81,7 @@ class StudiesApiTest < Ethoscope::TestCase
     path = "/api/studies/#{reference[:study_id]}/progress"
     first = get_json(path)
 
-    assert_equal "done", first[:runs][reference[:id].to_s.to_sym][:state]
+    assert_equal([["analysis", reference[:id], "done"]], first[:runs].map { |run| run.values_at(:kind, :reference_id, :state) })
     assert_equal({ edition: first[:edition] }, get_json("#{path}?seen=#{first[:edition]}"))
     bulletin.publish
 

@@ -17,9 +17,9 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
 
   def sheet(*notes) = Annotations::Sheet.new(Fixture.analysis, notes)
 
-  def song(*notes) = Profile::Song.new(title: "Song", analysis: sheet(*notes).settled)
+  def song(*notes) = Fixture.song_of(sheet(*notes).settled)
 
-  def items(*notes, **target) = Checklist::SongPlan.new(song(*notes), aim: "exact", target:).items
+  def items(*notes, **target) = Checklist::Plan.of_song(song(*notes), aim: "exact", wanted: target).items
 
   def chord(symbol, from, to = from, voicing: []) = note("chord", { symbol:, voicing: }, from:, to:)
 
@@ -82,8 +82,8 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
 
   def test_a_chord_that_began_before_a_section_is_one_of_its_chords
     held = sheet(chord("Dm", 4, 6)).settled
-    item = Checklist::SongPlan.new(Profile::Song.new(title: "Song", analysis: held), aim: "exact").items.select { |one| one.title.start_with?("Chords of") }[1]
-    row = CSV.parse(Export::SectionsCsv.write(held), headers: true)[1]
+    item = Checklist::Plan.of_song(Fixture.song_of(held), aim: "exact").items.select { |one| one.title.start_with?("Chords of") }[1]
+    row = CSV.parse(Export::SectionsCsv.write(Fixture.exported(held)), headers: true)[1]
 
     assert_match(/\ADm /, item.target)
     assert_match(/\ADm /, row["chords"])
@@ -100,7 +100,7 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
 
   def test_cells_that_a_spreadsheet_would_reckon_with_are_text
     entries = [{ label: "=1+1", letter: "@A", start: 0.0 }, { label: "+drop", letter: "-", start: bar(9)[:start] }]
-    rows = CSV.parse(Export::SectionsCsv.write(sheet(note("form", { entries: }, from: 1, to: 1)).settled), headers: true)
+    rows = CSV.parse(Export::SectionsCsv.write(Fixture.exported(sheet(note("form", { entries: }, from: 1, to: 1)).settled)), headers: true)
 
     assert_equal([["'=1+1", "'@A"], ["'+drop", "'-"]], rows.map { |row| [row["label"], row["letter"]] })
   end
@@ -126,7 +126,7 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
     assert_includes(profile[:layers][:roles].map { |row| row[:role] }, "texture")
     assert_equal ["dull bells"], profile[:sounds].find { |row| row[:name] == "texture" }[:sounds]
     assert_equal([["second organ?", 3]], profile[:marks].map { |mark| mark.values_at(:text, :first_bar) })
-    assert_includes Checklist::ProfilePlan.new([song(bells)]).items.map(&:title), "A sound for the texture"
+    assert_includes Checklist::Plan.of_profile([song(bells)]).items.map(&:title), "A sound for the texture"
   end
 
   def test_note_names_with_octaves
@@ -150,7 +150,7 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
   # Pitches by the pulse at which they start, of the chords and of the bass.
   def midi(analysis)
     sequence = MIDI::Sequence.new
-    sequence.read(StringIO.new(Ethoscope::Midi::SongFile.new(analysis, "Song").to_s))
+    sequence.read(StringIO.new(Ethoscope::Export::SongMidi.write(Fixture.exported(analysis, "Song"))))
     chords, bass = sequence.tracks[1..].map do |track|
       track.events.grep(MIDI::NoteOn).select { |event| event.velocity.positive? }.group_by(&:time_from_start).transform_values { |events| events.map(&:note) }
     end

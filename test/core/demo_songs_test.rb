@@ -1,21 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require_relative "../support/demo_songs"
 
 # The demo songs come with scores, so they say whether the engine hears them rightly.
 class DemoSongsTest < Ethoscope::TestCase
-  DEMO = File.expand_path("../../demo", __dir__)
-  NAMES = Dir.glob(File.join(DEMO, "truth", "*.json")).map { |path| File.basename(path, ".json") }.sort
-
-  # Two worker processes, once for all tests, through the command line's own folder run.
-  def self.results
-    @results ||= Dir.mktmpdir do |out|
-      Cli::Folder.new(File.join(DEMO, "audio"), out, jobs: 2, err: File.open(File::NULL, "w")).analyse_all? or raise "a demo song failed"
-      NAMES.to_h { |name| [name, [read(File.join(out, "#{name}.json")), read(File.join(DEMO, "truth", "#{name}.json"))]] }
-    end
-  end
-
-  def self.read(path) = JSON.parse(File.read(path), symbolize_names: true)
+  include DemoSongs
 
   def test_there_are_six_and_each_is_under_two_megabytes
     assert_equal 6, NAMES.size
@@ -63,7 +53,7 @@ class DemoSongsTest < Ethoscope::TestCase
   end
 
   def test_the_profile_finds_two_clusters_an_octave_apart_and_the_outlier
-    songs = self.class.results.map { |name, (heard, _)| Ethoscope::Profile::Song.new(title: name, analysis: Ethoscope::Analysis.from_h(heard)) }
+    songs = DemoSongs.results.map { |name, (heard, _)| Fixture.song_of(Ethoscope::Analysis.from_h(heard), name) }
     profile = Ethoscope::Profile::Builder.new(songs).profile
 
     assert_equal "copper_weather", profile[:outlier][:title]
@@ -73,7 +63,7 @@ class DemoSongsTest < Ethoscope::TestCase
 
   private
 
-  def each_song(&) = self.class.results.each_value(&)
+  def each_song(&) = DemoSongs.results.each_value(&)
 
   # Share of the time in which root and third agree.
   def chords_right(heard, truth)

@@ -15,7 +15,7 @@ class HarmonyOnSoundTest < Ethoscope::TestCase
     analysis = analysed(%w[Am F C G], bars: 12)
 
     assert_equal %w[A minor], analysis.fetch(:key).values_at(:tonic, :mode)
-    assert_equal %w[i ♭VI ♭III ♭VII], Ethoscope::Profile::Song.new(title: "", analysis:).loop_degrees
+    assert_equal %w[i ♭VI ♭III ♭VII], Fixture.song_of(analysis).loop_degrees
     assert_includes(analysis.fetch(:key)[:rivals].map { |rival| rival.values_at(:tonic, :mode) }, %w[C major])
   end
 

@@ -58,7 +58,7 @@ class MidiAndExportTest < Ethoscope::TestCase
   end
 
   def test_sections_as_csv
-    rows = CSV.parse(Ethoscope::Export::SectionsCsv.write(@analysis), headers: true)
+    rows = CSV.parse(Ethoscope::Export::SectionsCsv.write(Fixture.exported(@analysis)), headers: true)
 
     assert_equal @analysis.fetch(:sections).size, rows.size
     assert_equal Ethoscope::Export::SectionsCsv::COLUMNS, rows.headers
@@ -81,7 +81,7 @@ class MidiAndExportTest < Ethoscope::TestCase
   private
 
   def read(analysis)
-    MIDI::Sequence.new.tap { |sequence| sequence.read(StringIO.new(Ethoscope::Midi::SongFile.new(analysis, "Fixture ♭").to_s)) }
+    MIDI::Sequence.new.tap { |sequence| sequence.read(StringIO.new(Ethoscope::Export::SongMidi.write(Fixture.exported(analysis, "Fixture ♭")))) }
   end
 
   def events(kind) = @sequence.tracks.first.events.grep(kind)

@@ -104,8 +104,8 @@ class OddRecordingsTest < Ethoscope::TestCase
     assert(analysis.fetch(:layers).all? { |layer| layer[:activity].size == bars.size && layer[:activity].all?(&:finite?) })
     assert_equal analysis, Ethoscope::Analysis.from_h(JSON.parse(JSON.generate(analysis.to_h)))
     assert_equal 7, Ethoscope::Readings::Reader.new(analysis).readings.size
-    refute_empty Ethoscope::Midi::SongFile.new(analysis, "odd").to_s
-    refute_empty Ethoscope::Checklist::SongPlan.new(Ethoscope::Profile::Song.new(title: "odd", analysis:), aim: "exact").items
-    refute_empty Ethoscope::Export::SectionsCsv.write(analysis)
+    refute_empty Ethoscope::Export::SongMidi.write(Fixture.exported(analysis, "odd"))
+    refute_empty Ethoscope::Checklist::Plan.of_song(Fixture.song_of(analysis), aim: "exact").items
+    refute_empty Ethoscope::Export::SectionsCsv.write(Fixture.exported(analysis))
   end
 end

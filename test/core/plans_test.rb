@@ -30,7 +30,7 @@ class PlansTest < Ethoscope::TestCase
   end
 
   def test_a_moving_tempo_says_how_to_follow_it
-    moving = find(plan(tempo: Fixture.tempo(100.0).merge(constant: false)), /Tempo/)
+    moving = find(plan(tempo: Fixture.tempo(100.0).merge(constant: false), tempo_map: [98.0, 102.0].map.with_index(1) { |bpm, bar| { bar:, time: bar * 2.4, bpm: } }), /Tempo/)
 
     assert_match(/tempo map/, moving.steps.first)
   end
@@ -47,7 +47,7 @@ class PlansTest < Ethoscope::TestCase
     items = plan(techniques: sightings).select { |item| item.stage == "Techniques" }
 
     assert_equal ["twice: bar 5, bar 9", "once: bar 1"], items.map(&:target)
-    assert_equal 2, items.first.measure[:value]
+    assert_equal([5, 9], items.first.targets.map { |target| target.place.first_bar })
     assert_operator items.first.steps.size, :>=, 3
   end
 
@@ -70,33 +70,43 @@ class PlansTest < Ethoscope::TestCase
     assert_nil find(plan(loudness: { integrated: nil, peak_db: -70.0 }), /\ALoudness/)
   end
 
-  def test_measures_hold_value_tolerance_and_unit
-    measures = plan.filter_map(&:measure)
+  def test_everything_that_is_measured_for_a_stage_is_a_target_once
+    targets = plan.flat_map(&:targets)
+    workable = Fixture.song("Fixture").vector.all.reject { |measured| Ethoscope::Measures::Registry.fetch(measured.measure).stage.nil? }
 
-    assert_operator measures.size, :>=, 5
-    assert(measures.all? { |measure| measure.keys == %i[value tolerance unit] && measure[:tolerance].positive? })
+    assert_operator targets.size, :>=, 40
+    assert_equal targets.uniq.size, targets.size
+    assert_empty(targets.map { |target| [target.measure, target.place] } - workable.map { |measured| [measured.measure, measured.place] })
+  end
+
+  def test_what_no_stage_words_itself_is_an_item_of_its_own
+    target = Ethoscope::Measures::Target.new(measure: "mix.range", place: Ethoscope::Measures::Place.song, value: 6.5, tolerance: 1.0, source: "mix", confidence: 1.0, holds: nil)
+    brief = Checklist::SongTargets.new(Fixture.song("Fixture"), exact: true).brief
+    item = Checklist::Stages::Mix.new([target], brief).items.first
+
+    assert_equal ["Loudness range", "6.5 LU", "±1 LU", "loudness"], item.to_h.values_at(:title, :target, :tolerance, :from)
   end
 
   def test_a_profile_without_a_shared_pulse_takes_the_wanted_tempo
     songs = [Fixture.song("drift", tempo: { bpm: nil, constant: false, confidence: 0.0, candidates: [] })]
-    items = Checklist::ProfilePlan.new(songs, target: { bpm: 88.0 }).items
+    items = Checklist::Plan.of_profile(songs, wanted: { bpm: 88.0 }).items
 
     assert_equal "88.00 BPM", find(items, /\ATempo/).target
-    assert_nil find(Checklist::ProfilePlan.new(songs).items, /\ATempo/)
+    assert_nil find(Checklist::Plan.of_profile(songs).items, /\ATempo/)
   end
 
   def test_a_profile_names_the_mode_when_no_key_is_wanted
     songs = %w[A D].map { |tonic| Fixture.song(tonic, key: Fixture.key(tonic, "dorian")) }
 
-    assert_equal "any dorian key", find(Checklist::ProfilePlan.new(songs).items, /\AKey/).target
+    assert_equal "any dorian key", find(Checklist::Plan.of_profile(songs).items, /\AKey/).target
     wanted = { key: Ethoscope::Harmony::Key.named("Eb", "minor") }
 
-    assert_equal "E♭ minor", find(Checklist::ProfilePlan.new(songs, target: wanted).items, /\AKey/).target
+    assert_equal "E♭ minor", find(Checklist::Plan.of_profile(songs, wanted: wanted).items, /\AKey/).target
   end
 
   def test_habits_of_fewer_than_half_of_the_songs_are_no_task
     songs = Array.new(3) { |i| Fixture.song("song #{i}", techniques: i.zero? ? [sighting("drum_drop", 5)] : [sighting("four_on_floor", 1)]) }
-    items = Checklist::ProfilePlan.new(songs).items.select { |item| item.stage == "Techniques" }
+    items = Checklist::Plan.of_profile(songs).items.select { |item| item.stage == "Techniques" }
 
     assert_equal ["Kick on every beat"], items.map(&:title)
     assert_equal "in 2 of 3 songs", items.first.target
@@ -104,7 +114,7 @@ class PlansTest < Ethoscope::TestCase
 
   private
 
-  def plan(aim: "exact", **parts) = Checklist::SongPlan.new(Fixture.song("Fixture", **parts), aim:).items
+  def plan(aim: "exact", **parts) = Checklist::Plan.of_song(Fixture.song("Fixture", **parts), aim:).items
 
   def find(items, title) = items.find { |item| item.title.match?(title) }
 

@@ -4,7 +4,7 @@ require_relative "../test_helper"
 
 class ProfileTest < Ethoscope::TestCase
   Builder = Ethoscope::Profile::Builder
-  TempoZone = Ethoscope::Profile::TempoZone
+  TempoZone = Ethoscope::Rhythm::TempoZone
 
   def test_tempos_an_octave_apart_are_one_zone
     zone = TempoZone.new([73.26, 71.4, 76.02, 146.1, 139.76, 61.0])
@@ -59,7 +59,7 @@ class ProfileTest < Ethoscope::TestCase
   end
 
   def test_a_correction_stands_in_the_place_of_what_was_measured
-    song = Ethoscope::Profile::Song.new(title: "heard", analysis: Fixture.analysis,
+    song = Fixture.song_of(Fixture.analysis, "heard",
       corrections: { "tempo" => { bpm: "50" }, "key" => { tonic: "C", mode: "major" }, "meter" => { name: "12/8" } })
 
     assert_in_delta 50.0, song.bpm

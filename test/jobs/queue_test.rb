@@ -38,7 +38,7 @@ class QueueTest < Ethoscope::TestCase
     until told.last == "done"
       flunk "the analysis did not end" if told.size > 600
       page = get_json("/api/studies/#{study[:id]}/progress")
-      told << page[:runs].values.first[:state]
+      told << page[:runs].first[:state]
       bulletin.wait(page[:edition], 1)
     end
 

@@ -36,14 +36,15 @@ class LibraryTest < Ethoscope::TestCase
     library.readings.correct(current["key"][:id], value: { tonic: "C", mode: "major" }, source: "heard", note: "")
 
     assert_equal({ "tempo" => "confirmed", "key" => "heard", "loop" => "measured", "form" => "refuted", "layers" => "measured", "techniques" => "measured" },
-      Api::View.marks(library, reference))
+      Api::View.new(library, [reference]).of(reference)[:marks])
   end
 
   def test_before_the_analysis_there_are_no_marks_and_no_summary
     reference = import(Fixture.wav, "fixture.wav")
 
-    assert_equal ["none"], Api::View.marks(library, reference).values.uniq
-    assert_nil Api::View.summary(library, reference)
+    view = Api::View.new(library, [reference]).of(reference)
+
+    assert_equal [["none"], nil, nil], [view[:marks].values.uniq, view[:summary], view[:problem]]
     assert_nil library.song(reference)
   end
 

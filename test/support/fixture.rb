@@ -22,7 +22,11 @@ module Fixture
 
   def key(tonic, mode) = analysis.to_h[:key].merge(tonic:, mode:)
 
-  def song(title, **parts) = Ethoscope::Profile::Song.new(title:, analysis: varied(**parts))
+  def song(title, **parts) = song_of(varied(**parts), title)
+
+  def song_of(analysis, title = "Song", corrections: {}) = Ethoscope::Profile::Song.new(title:, vector: Ethoscope::Measures::Vector.of(analysis, corrections:))
+
+  def exported(analysis, title = "Song") = Ethoscope::Export::Song.new(title:, analysis:, vector: Ethoscope::Measures::Vector.of(analysis))
 
   # The fixture as a WAV file of its own, once for all tests.
   def wav

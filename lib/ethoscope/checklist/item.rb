@@ -2,9 +2,22 @@
 
 module Ethoscope
   module Checklist
-    # Something to do: a target with its tolerance, a time box, a fallback, and the reading it came from.
-    # measure is {value, tolerance, unit} where a bounce can be measured against it, else nil; about says what of the reading it rests on,
-    # such as "layer:bass", "technique:pedal" or "section:9", nil for all of it.
-    Item = Value.of(:stage, :title, :target, :tolerance, :measure, :minutes, :steps, :fallback, :from, :about)
+    # Something to do: what is to be reached in words with its tolerance, the targets that an attempt is measured against (none where only the ear can
+    # tell), a time box, a fallback, and the reading it came from. about says what of the reading it rests on, such as "layer:bass",
+    # "technique:pedal" or "section:9", nil for all of it.
+    Item = Value.of(:stage, :title, :target, :tolerance, :targets, :minutes, :steps, :fallback, :from, :about) do
+      # @return [Array] what tells it from the other items of a plan, whatever its figures are
+      def identity = self.class.identity(stage, title, targets)
+
+      # @param stage [String]
+      # @param title [String]
+      # @param targets [Array<Measures::Target>]
+      # @return [Array]
+      def self.identity(stage, title, targets)
+        first = targets.first or return [stage, title]
+        value = first.value.is_a?(Hash) ? first.value.values_at(:kind, :text).compact.first : nil
+        [stage, first.measure, first.place.role, first.place.layer, value || first.place.label || first.place.first_bar]
+      end
+    end
   end
 end

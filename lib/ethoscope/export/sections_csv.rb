@@ -8,21 +8,20 @@ module Ethoscope
     module SectionsCsv
       COLUMNS = %w[label letter first_bar bars start_seconds end_seconds mean_lufs chords].freeze
 
-      # @param analysis [Analysis]
+      # @param song [Song]
       # @return [String] CSV with a header row
-      def self.write(analysis)
-        data = analysis.to_h
+      def self.write(song)
         CSV.generate do |csv|
           csv << COLUMNS
-          data[:sections].each { |section| csv << row(section, data) }
+          song.vector.of("form.section").each { |section| csv << row(section, song.vector) }
         end
       end
 
-      def self.row(section, data)
-        bars = data[:bars][section[:first_bar] - 1, section[:bars]]
-        chords = Form::SectionChords.of(data, section)
-        [harmless(section[:label]), harmless(section[:letter]), section[:first_bar], section[:bars], section[:start].round(3), section[:end].round(3),
-         (bars.sum { |bar| bar[:energy] } / bars.size).round(1), harmless(chords.map { |chord| chord[:symbol] }.join(" "))]
+      def self.row(section, vector)
+        place = section.place
+        chords = vector.at("harmony.chords", place)&.value || []
+        [harmless(place.label), harmless(place.letter), place.first_bar, place.bars, *section.value.values_at(:start, :end).map { |seconds| seconds.round(3) },
+         vector.at("mix.level", place)&.value, harmless(chords.map { |chord| chord[:symbol] }.join(" "))]
       end
       private_class_method :row
 

@@ -8,19 +8,35 @@ module Ethoscope
       HABIT = 0.6
       # Degrees below this share of the bars are not listed.
       RARE = 0.01
+      # Kinds of sections that are told of layers, and their order.
+      KINDS = 6
+      ORDER = %w[intro verse pre-chorus chorus bridge breakdown outro].freeze
 
       # @param songs [Array<Song>]
       # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
       def initialize(songs, entries: Techniques::Library.method(:entry))
         @songs = songs
         @entries = entries
-        @zone = TempoZone.new(songs.map(&:bpm))
+        @zone = Rhythm::TempoZone.new(songs.map(&:bpm))
       end
 
-      # @return [Hash] songs, tempo, keys, degrees, loops, layers, sounds, techniques, marks, statements, outlier
+      # @return [Hash] songs, tempo, keys, degrees, loops, layers, sounds, techniques, marks, statements, outlier, and measures: all that is measured, in a
+      #   line each with its name, its words and how many songs it holds for
       def profile
         { songs: songs, tempo: tempo, keys: keys, degrees: degrees, loops: loops, layers: layers, sounds:, techniques: techniques, marks:,
-          statements: Statements.new(self, @songs).all, outlier: outlier }
+          statements: Statements.new(self, @songs).all, outlier: outlier, measures: }
+      end
+
+      # @return [Common] in every respect that is measured
+      def common = @common ||= Common.new(@songs)
+
+      # @return [Array<Hash>] measure, name, role, label (kind of section), words, spread, n and m
+      def measures
+        common.lines.map do |line|
+          measure = Measures::Registry.fetch(line.measure)
+          { measure: line.measure, name: measure.name, role: line.place.role, label: line.place.label, words: measure.words(line.value), spread: line.spread&.round(3), n: line.n,
+            m: line.m }
+        end
       end
 
       # @return [Hash] range, middle and points in the order of the songs
@@ -58,99 +74,58 @@ module Ethoscope
 
       # @return [Hash] section kinds, and by role in how many songs it plays in each kind
       def layers
-        kinds = @songs.flat_map do |song|
-          song.data[:sections].map do |section|
-            kind(section)
-          end
-        end.tally.sort_by { |_, count| -count }.map(&:first).first(6)
-        order = %w[intro verse pre-chorus chorus bridge breakdown outro]
-        kinds = kinds.sort_by { |name| order.index(name) || order.size }
-        { kinds: kinds.map { |name| { name:, of: @songs.count { |song| sections_of(song, name).any? } } },
-          roles: roles.map { |role| { role:, counts: kinds.map { |name| @songs.count { |song| plays?(song, role, name) } } } } }
+        of = @songs.map { |song| song.sections.map { |section| Measures::Place.kind(section[:label]) } }
+        kinds = usual(of.flatten)
+        playing = @songs.map(&:playing)
+        { kinds: kinds.map { |name| { name:, of: of.count { |labels| labels.include?(name) } } },
+          roles: roles.map { |role| { role:, counts: kinds.map { |name| playing.count { |pairs| pairs.include?([role, name]) } } } } }
       end
 
       # @return [Array<Hash>] role or name of a pitched layer, songs in which it plays, and what its cards say of its sound
       def sounds
-        playing = @songs.map { |song| song.data[:layers].select { |layer| layer[:spans].any? && !Layers::Role::STRUCK.include?(layer[:role]) } }
-        playing.flatten(1).map { |layer| layer[:role] || layer[:name] }.uniq.map do |name|
-          { name:, songs: playing.map { |layers| layers.any? { |layer| (layer[:role] || layer[:name]) == name } }, sounds: said(name) }
-        end
+        playing = @songs.map { |song| song.roles - Layers::Role::STRUCK }
+        playing.flatten.uniq.map { |name| { name:, songs: playing.map { |roles| roles.include?(name) }, sounds: said(name) } }
       end
 
       # @return [Array<Hash>] what somebody pinned to a place: type, text, first_bar, and the title of the song
       def marks
-        @songs.flat_map { |song| song.data.fetch(:marks, []).map { |mark| mark.slice(:type, :text, :first_bar).merge(title: song.title) } }
+        @songs.flat_map do |song|
+          song.vector.rows("techniques.mark").map { |row| { **row[:value].slice(:type, :text), first_bar: row[:place][:first_bar], title: song.title } }
+        end
       end
 
       # @return [Array<Hash>] kind, name, songs it is seen in, sightings
       def techniques
-        seen = @songs.flat_map { |song| song.data[:techniques] }.group_by { |sighting| sighting[:kind] }
-        rows = seen.map do |kind, sightings|
-          counts = @songs.map { |song| song.data[:techniques].count { |sighting| sighting[:kind] == kind } }
-          { kind:, name: @entries.call(kind)&.name || sightings.first[:name], songs: counts.map(&:positive?), sightings: counts.sum }
+        seen = @songs.map { |song| song.vector.rows("techniques.technique").map { |row| row[:value] }.group_by { |sighting| sighting[:kind] } }
+        rows = seen.flat_map(&:keys).uniq.map do |kind|
+          counts = seen.map { |kinds| kinds.fetch(kind, []).size }
+          name = @entries.call(kind)&.name || seen.filter_map { |kinds| kinds[kind] }.first.first[:name]
+          { kind:, name:, songs: counts.map(&:positive?), sightings: counts.sum }
         end
         rows.sort_by { |row| [-row[:songs].count(true), -row[:sightings], row[:name]] }
       end
 
-      # @return [Hash, nil] the one song that falls outside in most respects, with the respects; needs four songs
-      def outlier
-        return nil if @songs.size < 4
-
-        index = @songs.each_index.max_by { |i| oddities(i).size }
-        found = oddities(index)
-        found.size >= 2 ? { song: index, title: @songs[index].title, respects: found } : nil
-      end
+      # @return [Hash, nil] the one song that falls outside in most respects, with the respects; see {Outlier}
+      def outlier = Outlier.new(@songs, @zone.points).to_h
 
       private
 
-      def songs
-        @songs.map do |song|
-          { title: song.title, bars: song.bars, duration: song.data[:duration], meter: song.meter,
-            sections: song.data[:sections].map do |section|
-              section.slice(:label, :letter, :first_bar, :bars).merge(energy: energy(song, section))
-            end }
-        end
+      # The most common kinds of sections, in the order in which they come in songs.
+      def usual(kinds)
+        most = kinds.tally.sort_by { |_, count| -count }.map(&:first).first(KINDS)
+        most.sort_by { |name| ORDER.index(name) || ORDER.size }
       end
 
-      # Mean level of a section between the song's quietest and loudest bar, 0 to 1.
-      def energy(song, section)
-        levels = song.data[:bars].map { |bar| bar[:energy] }
-        low, high = levels.minmax
-        part = levels[section[:first_bar] - 1, section[:bars]]
-        high > low ? (((part.sum / part.size) - low) / (high - low)).round(2) : 0.5
+      def songs
+        @songs.map { |song| { title: song.title, bars: song.bars, duration: song.vector.value("time.duration"), meter: song.meter, sections: song.sections } }
       end
 
       # What is told on every mix, and after it whatever stems, notes and people tell.
-      def roles = Layers::Activity::ROLES | @songs.flat_map { |song| song.data[:layers].filter_map { |layer| layer[:role] if layer[:spans].any? } }
+      def roles = Layers::Activity::ROLES | @songs.flat_map(&:roles)
 
       def said(name)
-        cards = @songs.flat_map { |song| song.data.fetch(:heard_layers, []) }.select { |layer| [layer[:role], layer[:name]].include?(name) }
-        cards.filter_map { |layer| layer[:card][:sound] unless layer[:card][:sound].to_s.empty? }.uniq
-      end
-
-      def kind(section) = section[:label].sub(/ \d+\z/, "")
-
-      def sections_of(song, name) = song.data[:sections].select { |section| kind(section) == name }
-
-      def plays?(song, role, name)
-        activities = song.data[:layers].select { |layer| layer[:role] == role }.map { |layer| layer[:activity] }
-        activities.product(sections_of(song, name)).any? do |activity, section|
-          part = activity[section[:first_bar] - 1, section[:bars]]
-          part.sum / part.size >= 0.5
-        end
-      end
-
-      def oddities(index)
-        song = @songs[index]
-        others = @songs - [song]
-        [("tempo" if @zone.points[index]&.apart),
-         ("meter" if others.map(&:meter).uniq.size == 1 && song.meter != others.first.meter),
-         ("mode" if mode_apart?(song, others))].compact
-      end
-
-      def mode_apart?(song, others)
-        thirds = others.filter_map { |other| other.key&.minor? ? "minor" : "major" }.uniq
-        song.key && thirds.size == 1 && thirds.first != (song.key.minor? ? "minor" : "major")
+        cards = @songs.flat_map { |song| song.vector.rows("layers.card").map { |row| row[:value] } }.select { |layer| [layer[:role], layer[:name]].include?(name) }
+        cards.map { |layer| layer[:card][:sound].to_s }.reject(&:empty?).uniq
       end
     end
   end

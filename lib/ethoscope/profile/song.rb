@@ -2,74 +2,45 @@
 
 module Ethoscope
   module Profile
-    # One reference as the profile sees it: its analysis, and what a person corrected.
-    class Song
-      # @return [String]
-      attr_reader :title
-      # @return [Hash] the analysis schema
-      attr_reader :data
+    # One song as profile and checklist see it: its title, and all that is measured of it.
+    Song = Value.of(:title, :vector)
 
-      # @param title [String]
-      # @param analysis [Analysis]
-      # @param corrections [Hash{String => Hash}] value by aspect: "tempo" => {bpm:}, "key" => {tonic:, mode:}, "meter" => {name:}
-      def initialize(title:, analysis:, corrections: {})
-        @title = title
-        @data = analysis.to_h
-        @corrections = corrections
-        freeze
-      end
+    # Reads the vector.
+    class Song
+      # A layer plays in a section of which it fills this much; and the energy where none is known.
+      HALF = 0.5
 
       # @return [Float, nil] beats per minute
-      def bpm = @corrections.dig("tempo", :bpm)&.to_f || data[:tempo][:bpm]
+      def bpm = vector.bpm
 
       # @return [String] such as "4/4"
-      def meter = @corrections.dig("meter", :name) || data[:meter]
+      def meter = vector.value("time.meter")
 
       # @return [Harmony::Key, nil]
-      def key
-        found = @corrections["key"] || data[:key]
-        found && Harmony::Key.named(found[:tonic], found[:mode])
-      end
+      def key = vector.key
 
       # @return [Integer] number of bars
-      def bars = data[:bars].size
+      def bars = vector.value("time.length")
 
-      # Degrees are read anew when the key was corrected.
-      #
-      # @return [Hash{String => Float}] bars spent on each degree
-      def degree_bars
-        beats = Rhythm::Meter.named(data[:meter]).beats.to_f
-        sums = Hash.new(0.0)
-        data[:chords].each { |chord| sums[degree(chord)] += chord[:beats] / beats if chord[:degree] }
-        sums
+      # @return [Array<Hash>] its sections: label, letter, first_bar, bars, and the energy there (0 to 1)
+      def sections
+        energy = vector.rows("form.energy").to_h { |row| [row[:place][:first_bar], row[:value] / 100] }
+        vector.rows("form.section").map { |row| { **row[:place], energy: energy.fetch(row[:place][:first_bar], HALF).round(2) } }
       end
+
+      # @return [Set<Array(String, String)>] pairs of role and kind of section: the role fills at least half of a section of that kind
+      def playing
+        vector.rows("layers.fill").select { |row| row[:value] >= HALF * 100 }.to_set { |row| [row[:place][:role], Measures::Place.kind(row[:place][:label])] }
+      end
+
+      # @return [Array<String>] roles, or names where there is none, of the layers that play
+      def roles = vector.rows("layers.bars").map { |row| row[:place][:role] }
 
       # @return [Array<String>, nil] degrees of the main loop, one root each
-      def loop_degrees = data[:loop] && data[:loop][:symbols].map { |symbol| plain(symbol) }
+      def loop_degrees = vector.value("harmony.loop")&.fetch(:degrees)
 
-      private
-
-      def degree(chord)
-        return triad(chord[:degree]) unless @corrections["key"] && key
-
-        root, quality = chord[:label].split(":")
-        plain_degree(Harmony::PitchClass.parse(root), quality)
-      end
-
-      def plain(symbol)
-        root = symbol[/\A[A-G][♭♯]*/].tr("♭♯", "b#")
-        quality = symbol.sub(/\A[A-G][♭♯]*/, "")
-        minor = quality.start_with?("m") && !quality.start_with?("maj")
-        plain_degree(Harmony::PitchClass.parse(root), minor || quality.start_with?("dim") ? "min" : "maj")
-      end
-
-      def plain_degree(root, quality)
-        base = Harmony::Degree::NUMERALS[(root - key.pitch_class) % 12]
-        Harmony::Degree::SMALL.include?(quality.split("/").first) ? base.tr("IV", "iv") : base
-      end
-
-      # Sevenths and suspensions count with the triad of their degree.
-      def triad(numeral) = numeral[/\A[♭♯]?[IViv]+/]
+      # @return [Hash{String => Float}] bars spent on each degree
+      def degree_bars = (vector.value("harmony.degrees") || []).to_h { |row| row.values_at(:degree, :bars) }.tap { |bars| bars.default = 0.0 }
     end
   end
 end

@@ -54,7 +54,7 @@ module Ethoscope
       end
 
       def form
-        lengths = @songs.map { |song| song.data[:sections].map { |section| section[:bars] }.tally.max_by(&:last).first }
+        lengths = @songs.filter_map { |song| song.vector.value("form.usual_length") }
         length, count = lengths.tally.max_by(&:last)
         count && statement("Form", "Most sections last #{Readings::Words.number(length)} bars.", count)
       end

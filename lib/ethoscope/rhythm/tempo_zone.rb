@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Ethoscope
-  module Profile
+  module Rhythm
     # Tempos folded by octaves to where they lie closest together: one groove is called 75 by one person and 150 by another.
     class TempoZone
       # Folded tempos outside this ratio to the middle stand apart.

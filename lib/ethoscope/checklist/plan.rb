@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Checklist
+    # Targets as things to do, stage by stage; the same stages for one song and for a profile.
+    class Plan
+      STAGES = [Stages::Frame, Stages::TempoAndKey, Stages::Sounds, Stages::ChordsAndBass, Stages::Groove, Stages::Arrangement, Stages::Techniques, Stages::Mix, Stages::Check].freeze
+
+      # @param song [Profile::Song]
+      # @param aim [String] exact, style or study
+      # @param wanted [Hash] see {SongTargets}
+      # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
+      # @return [Plan] that recreates one song
+      def self.of_song(song, aim:, wanted: {}, entries: Techniques::Library.method(:entry)) = of(SongTargets.new(song, exact: aim == "exact", wanted:, entries:))
+
+      # @param songs [Array<Profile::Song>]
+      # @param wanted [Hash] see {ProfileTargets}
+      # @param entries [#call]
+      # @return [Plan] that makes something in the style of several songs
+      def self.of_profile(songs, wanted: {}, entries: Techniques::Library.method(:entry)) = of(ProfileTargets.new(songs, wanted:, entries:))
+
+      def self.of(source) = new(source.all, source.brief)
+      private_class_method :of
+
+      # @param targets [Array<Measures::Target>]
+      # @param brief [Brief]
+      def initialize(targets, brief)
+        @targets = targets
+        @brief = brief
+      end
+
+      # @return [Array<Item>] in the order of the stages
+      def items
+        by_stage = @targets.group_by { |target| target.kind.stage }
+        STAGES.flat_map { |stage| stage.new(by_stage.fetch(stage::NAME, []), @brief).items }
+      end
+    end
+  end
+end

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Checklist
+    module Stages
+      # A sound for each layer that has one: what its card says, where somebody filled one, and else what was measured.
+      class Sounds < Stage
+        NAME = "Sounds"
+        CLAIMS = %w[layers.card].freeze
+        STEPS = ["Name the family by ear.", "Match register first, then attack, then length."].freeze
+        FALLBACK = "Another source of the same family, or two simpler sounds layered."
+        # How each filled line of a card reads as a step.
+        LINES = { register: "Register: %s.", articulation: "Played: %s.", pattern: "Pattern: %s.", variations: "Varies: %s.", pan: "Place: %s.", width: "Width: %s.",
+                  sends: "Sends: %s.", automation: "Moves: %s.", made_from: "Made from: %s." }.freeze
+
+        private
+
+        def claimed
+          of("layers.card").map do |target|
+            name, card = target.value.values_at(:name, :card)
+            item("A sound for the #{brief.profile ? target.place.role : name}", [target], target: [card[:sound], where(target)].reject do |text|
+              text.to_s.empty?
+            end.join("; "), tolerance: "by ear",
+              minutes: 25, steps: steps(card), fallback: fallback(card), about: "layer:#{name}")
+          end
+        end
+
+        def where(target)
+          return holds(target) if brief.profile
+
+          target.value[:bars].positive? ? "plays in #{target.value[:bars]} of #{target.value[:of]} bars" : "where you hear it"
+        end
+
+        def steps(card)
+          told = [*candidates(card), *LINES.filter_map { |name, line| format(line, card[name]) unless card[name].to_s.empty? }, *stack(card), *chain(card)]
+          told.empty? ? STEPS : told
+        end
+
+        def candidates(card)
+          surest_first = card.fetch(:candidates, []).sort_by { |candidate| -(candidate[:sure] || 0) }
+          surest_first.map { |candidate| "Try #{candidate[:text]}#{" (#{candidate[:cost]})" unless candidate[:cost].to_s.empty?}." }
+        end
+
+        def stack(card) = card.fetch(:stack, []).map { |part| "#{part[:text]} for #{part[:gives]}." }
+
+        def chain(card)
+          card.fetch(:chain, []).each_with_index.map do |step, i|
+            "#{i + 1}. #{[step[:type], step[:setting], step[:amount]].reject { |text| text.to_s.empty? }.join(", ")}#{" (#{step[:why]})" unless step[:why].to_s.empty?}"
+          end
+        end
+
+        def fallback(card) = card[:have] == "substitute" && !card[:lost].to_s.empty? ? "A substitute is in use; what is lost: #{card[:lost]}." : FALLBACK
+      end
+    end
+  end
+end

@@ -1,0 +1,8 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Export
+    # What is written of a song: its title, its settled analysis, and all that is measured of it.
+    Song = Value.of(:title, :analysis, :vector)
+  end
+end

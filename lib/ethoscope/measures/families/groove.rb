@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Measures
+    module Families
+      # How the beat is played: swing, feel, and what each piece of the kit strikes.
+      module Groove
+        # Swing is told from here on, as a share of the pair; below it playing is straight.
+        STRAIGHT = 0.5
+
+        SWING = Measure.new(
+          id: "groove.swing", name: "swing", unit: "%", scope: :song,
+          kind: Kinds::Number.new(field: :ratio, digits: 0, scale: 100),
+          exact: 2.0, style: 2.0, stage: "Tempo and key", rests_on: %w[meter],
+          reader: lambda { |song|
+            groove = song.data[:groove]
+            song.whole({ unit: groove[:swing_unit], ratio: groove[:swing_ratio] }, aspect: "swing", sure: groove[:confidence])
+          },
+          worded: ->(value) { value[:ratio] > STRAIGHT ? "#{(value[:ratio] * 100).round} %" : "straight" }
+        )
+
+        FEEL = Measure.new(
+          id: "groove.feel", name: "feel", unit: "", scope: :song,
+          kind: Kinds::Category.new,
+          exact: 0, style: 0, stage: "Groove", rests_on: %w[meter],
+          reader: ->(song) { song.whole(song.data[:groove][:feel], aspect: "feel", sure: song.data[:groove][:confidence]) }
+        )
+
+        STEPS = Measure.new(
+          id: "groove.steps", name: "drum steps", unit: "of 1", scope: :role_in_section,
+          kind: Kinds::Grid.new,
+          exact: 0.2, style: 0.4, stage: "Groove", rests_on: %w[layers],
+          reader: lambda { |song|
+            song.data[:drums].flat_map do |pattern|
+              section = song.sections.find { |one| one[:first_bar] == pattern[:first_bar] } || pattern
+              pattern[:rows].map do |row|
+                { value: { steps: pattern[:steps], bars: 1, hits: row[:probability] }, place: Place.of_layer(role: row[:piece]).within(section.merge(bars: pattern[:bars])),
+                  source: Measured.source(song.told_by[:drums]), confidence: pattern[:confidence] || 0.0 }
+              end
+            end
+          }
+        )
+
+        HAT_RATE = Measure.new(
+          id: "groove.hat_rate", name: "rate of the hats", unit: "", scope: :section,
+          kind: Kinds::Category.new,
+          exact: 0, style: 0, stage: "Groove", rests_on: %w[layers],
+          reader: lambda { |song|
+            rates = song.data[:drums].to_h { |pattern| [pattern[:first_bar], pattern] }
+            song.by_section(aspect: "layers", sure: lambda { |section|
+              rates.dig(section[:first_bar], :confidence) || 0.0
+            }, source: song.told_by[:drums]) { |section| rates.dig(section[:first_bar], :hat_rate) }
+          }
+        )
+
+        MEASURES = [SWING, FEEL, STEPS, HAT_RATE].freeze
+      end
+    end
+  end
+end

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Measures
+    module Families
+      # How fast a song goes, how it is counted, how long it is.
+      module Time
+        # A tempo that is off by this much is an eighth of a beat late after three minutes at 100 BPM.
+        EXACT_BPM = 0.05
+
+        TEMPO = Measure.new(
+          id: "time.tempo", name: "tempo", unit: "BPM", scope: :song,
+          kind: Kinds::Tempo.new(field: :bpm, digits: 2),
+          exact: EXACT_BPM, style: 1.0, stage: "Tempo and key", rests_on: %w[tempo],
+          reader: ->(song) { song.whole(song.bpm && { bpm: song.bpm }, aspect: "tempo", sure: song.data[:tempo][:confidence], source: song.told_by[:count]) },
+          restated: ->(value, restatement) { restatement.from_bpm ? { bpm: restatement.to_bpm.to_f * (value[:bpm] / restatement.from_bpm) } : value }
+        )
+
+        COURSE = Measure.new(
+          id: "time.course", name: "tempo bar by bar", unit: "BPM", scope: :song,
+          kind: Kinds::Curve.new(digits: 1),
+          exact: 0.5, style: 3.0, stage: "Tempo and key", rests_on: %w[tempo],
+          reader: lambda { |song|
+            map = song.data.fetch(:tempo_map, [])
+            bpms = song.data[:tempo][:constant] && song.bpm ? [song.bpm] : map.map { |entry| entry[:bpm] }
+            song.whole(bpms.empty? ? nil : bpms, aspect: "tempo", sure: song.data[:tempo][:confidence], source: song.told_by[:count])
+          },
+          restated: ->(value, restatement) { value.map { |bpm| bpm * restatement.ratio } }
+        )
+
+        METER = Measure.new(
+          id: "time.meter", name: "meter", unit: "", scope: :song,
+          kind: Kinds::Category.new,
+          exact: 0, style: 0, stage: "Tempo and key", rests_on: %w[meter],
+          reader: ->(song) { song.whole(song.meter, aspect: "meter", sure: song.data[:meter_confidence], source: song.told_by[:count]) }
+        )
+
+        LENGTH = Measure.new(
+          id: "time.length", name: "length", unit: "bars", scope: :song,
+          kind: Kinds::Number.new(digits: 0),
+          exact: 0, style: 16, stage: "Frame", rests_on: %w[form],
+          reader: ->(song) { song.whole(song.bars, aspect: "form", sure: song.data[:downbeat_confidence]) }
+        )
+
+        DURATION = Measure.new(
+          id: "time.duration", name: "sounding time", unit: "s", scope: :song,
+          kind: Kinds::Number.new(digits: 0),
+          exact: 2.0, style: 30.0, stage: "Frame", rests_on: %w[form],
+          reader: ->(song) { song.whole(song.data[:duration], aspect: "form") }, restated: ->(value, restatement) { restatement.seconds(value) }
+        )
+
+        MEASURES = [TEMPO, COURSE, METER, LENGTH, DURATION].freeze
+      end
+    end
+  end
+end

@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Measures
+    module Kinds
+      # A part of a whole, in per cent.
+      class Share < Number
+        # @return [Symbol]
+        def name = :share
+      end
+    end
+  end
+end
