@@ -37,6 +37,18 @@ export interface Run {
   finished_at: string | null;
 }
 
+/** One piece of background work on what a study holds. */
+export interface WorkRun {
+  kind: "analysis" | "derivation" | "stem" | "separation" | "assembly";
+  id: number;
+  /** Null for a song that is put together. */
+  reference_id: number | null;
+  state: RunState | "open";
+  stage: string | null;
+  progress: number;
+  error: string | null;
+}
+
 export interface ReferenceSummary {
   bpm: number | null;
   meter: string;

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Outlet } from "react-router";
+import { Outlet, useParams } from "react-router";
 import { Transport } from "../player/Transport";
 import { useCommands } from "./commands";
 import { FailureLine } from "./FailureLine";
@@ -7,6 +7,7 @@ import { KeysHelp } from "./KeysHelp";
 import { Navigation } from "./Navigation";
 import { Palette } from "./Palette";
 import { toggleTheme } from "./theme";
+import { useProgress } from "./useProgress";
 import { useTransportCommands } from "./useTransportCommands";
 
 /** Navigation on the left, the page, and playback along the bottom. */
@@ -20,6 +21,7 @@ export function Shell() {
     { key: "n", name: "night or day", group: "Anywhere", run: () => void toggleTheme() },
   ]);
   useCommands(useTransportCommands());
+  useProgress(Number(useParams().studyId));
 
   return (
     <div className="flex h-full flex-col print:block print:h-auto">

@@ -3,14 +3,11 @@ import { ApiError } from "../api/client";
 import { messageOf } from "../components/Notice";
 import { tellFailure } from "./failures";
 
-/** Changes with no place of their own to say that they failed. */
-export const TOLD = { told: true };
-
 /** Data are local: they change when this page changes them or when an analysis ends, which is told. */
 export const queryClient = new QueryClient({
   mutationCache: new MutationCache({
     onError: (error, _variables, _context, mutation) => {
-      if (mutation.meta?.told) tellFailure(messageOf(error));
+      if (mutation.meta?.told !== false) tellFailure(messageOf(error));
     },
     onMutate: () => tellFailure(null),
   }),

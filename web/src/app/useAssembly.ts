@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import { upload, write } from "../api/client";
+import { keys } from "../api/keys";
 import type { Assembly } from "../api/types";
 import { messageOf } from "../components/Notice";
 
@@ -19,7 +20,8 @@ export function useAssembly(studyId: number, onDone: () => void) {
   const end = useCallback(async () => {
     setTaken(null);
     setRefused([]);
-    await client.invalidateQueries({ queryKey: ["study", studyId] });
+    void client.invalidateQueries({ queryKey: keys.progress(studyId) });
+    await client.invalidateQueries({ queryKey: keys.study(studyId) });
     onDone();
   }, [client, studyId, onDone]);
 

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import { upload } from "../api/client";
+import { keys } from "../api/keys";
 import { messageOf } from "../components/Notice";
 
 export interface Incoming {
@@ -38,9 +39,10 @@ export function useImport(studyId: number) {
         } catch (error) {
           change(key, { state: "failed", message: messageOf(error) });
         }
-        await client.invalidateQueries({ queryKey: ["study", studyId] });
+        void client.invalidateQueries({ queryKey: keys.progress(studyId) });
+        await client.invalidateQueries({ queryKey: keys.study(studyId) });
       }
-      void client.invalidateQueries({ queryKey: ["studies"] });
+      void client.invalidateQueries({ queryKey: keys.studies });
     },
     [client, studyId, change],
   );

@@ -1,7 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { write } from "../api/client";
+import { keys } from "../api/keys";
 import { partsQuery } from "../api/queries";
+import { useChange } from "../app/useChange";
+import { useProgress } from "../app/useProgress";
 import { usePlayer, usePlayerState } from "./context";
 import { isPart, type Isolation } from "./isolation";
 
@@ -9,13 +12,14 @@ import { isPart, type Isolation } from "./isolation";
 export function useParts() {
   const player = usePlayer();
   const { track } = usePlayerState();
-  const client = useQueryClient();
   const id = track?.id ?? 0;
   const { data } = useQuery({ ...partsQuery(id), enabled: track !== null });
+  // What plays may be of another study than the one that is shown.
+  useProgress(track?.studyId ?? NaN);
   const wanted = useRef<{ id: number; part: Isolation } | null>(null);
-  const start = useMutation({
-    mutationFn: () => write("POST", `/references/${id}/parts`),
-    onSettled: () => client.invalidateQueries({ queryKey: ["parts", id] }),
+  const start = useChange({
+    send: () => write("POST", `/references/${id}/parts`),
+    stale: [keys.parts(id), keys.progress(track?.studyId ?? 0)],
   });
   useEffect(() => {
     if (data?.state !== "done" || wanted.current?.id !== id) return;

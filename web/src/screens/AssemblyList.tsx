@@ -1,7 +1,7 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { write } from "../api/client";
+import { keys } from "../api/keys";
 import type { Assembly } from "../api/types";
-import { TOLD } from "../app/queryClient";
+import { useChange } from "../app/useChange";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { ProgressBar } from "../components/Progress";
@@ -30,18 +30,9 @@ function contents({ stems, score_name: score }: Assembly): string {
 }
 
 function State({ studyId, assembly }: { studyId: number; assembly: Assembly }) {
-  const client = useQueryClient();
-  const onSuccess = () => client.invalidateQueries({ queryKey: ["study", studyId] });
-  const start = useMutation({
-    meta: TOLD,
-    mutationFn: () => write("POST", `/assemblies/${assembly.id}/start`),
-    onSuccess,
-  });
-  const remove = useMutation({
-    meta: TOLD,
-    mutationFn: () => write("DELETE", `/assemblies/${assembly.id}`),
-    onSuccess,
-  });
+  const stale = [keys.study(studyId), keys.progress(studyId)];
+  const start = useChange({ send: () => write("POST", `/assemblies/${assembly.id}/start`), stale });
+  const remove = useChange({ send: () => write("DELETE", `/assemblies/${assembly.id}`), stale });
   if (assembly.state === "queued" || assembly.state === "running")
     return (
       <ProgressBar

@@ -1,10 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { write } from "../api/client";
+import { keys } from "../api/keys";
 import { checklistQuery, schoolsQuery, studyQuery } from "../api/queries";
 import type { Checklist, Item, ItemState } from "../api/types";
-import { TOLD } from "../app/queryClient";
+import { useChange } from "../app/useChange";
 import { ItemRow } from "../checklist/ItemRow";
 import { Summary } from "../checklist/Summary";
 import { Failure } from "../components/Notice";
@@ -56,10 +57,9 @@ export function ChecklistScreen() {
 function Order({ checklist }: { checklist: Checklist }) {
   const client = useQueryClient();
   const { data: schools } = useQuery(schoolsQuery);
-  const reorder = useMutation({
-    meta: TOLD,
-    mutationFn: (school: string) => write<{ checklist: Checklist }>("PATCH", `/checklists/${checklist.id}`, { school }),
-    onSuccess: ({ checklist: changed }) => client.setQueryData(checklistQuery(checklist.id).queryKey, changed),
+  const reorder = useChange({
+    send: (school: string) => write<{ checklist: Checklist }>("PATCH", `/checklists/${checklist.id}`, { school }),
+    done: ({ checklist: changed }) => client.setQueryData(checklistQuery(checklist.id).queryKey, changed),
   });
   return (
     <span className="flex items-center gap-3 text-ink-2">
@@ -84,25 +84,25 @@ function List({ checklist, studyTitle }: { checklist: Checklist; studyTitle: str
   const client = useQueryClient();
   const [open, setOpen] = useState<number | null>(null);
   const key = checklistQuery(checklist.id).queryKey;
-  const change = useMutation({
-    mutationFn: ({ id, ...body }: ItemChange) => write<{ item: Item }>("PATCH", `/items/${id}`, body),
+  const change = useChange({
+    send: ({ id, ...body }: ItemChange) => write<{ item: Item }>("PATCH", `/items/${id}`, body),
     // The tick is on the paper at once; a failure takes it back.
-    onMutate: async ({ id, ...body }) => {
+    early: async ({ id, ...body }) => {
       await client.cancelQueries({ queryKey: key });
       const before = client.getQueryData(key);
       client.setQueryData(
         key,
         (now) => now && { ...now, items: now.items.map((item) => (item.id === id ? { ...item, ...body } : item)) },
       );
-      return { before };
+      return before;
     },
-    onError: (_error, _change, context) => client.setQueryData(key, context?.before),
-    onSettled: () => void client.invalidateQueries({ queryKey: ["study", checklist.study_id] }),
+    undo: (before) => client.setQueryData(key, before),
+    stale: [keys.study(checklist.study_id)],
+    shownHere: true,
   });
-  const retarget = useMutation({
-    meta: TOLD,
-    mutationFn: (id: number) => write<{ item: Item }>("POST", `/items/${id}/target`),
-    onSuccess: () => client.invalidateQueries({ queryKey: key }),
+  const retarget = useChange({
+    send: (id: number) => write<{ item: Item }>("POST", `/items/${id}/target`),
+    stale: [key],
   });
   const next = checklist.items.find((item) => item.state === "open");
   return (

@@ -1,9 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { Link, useNavigate } from "react-router";
 import { write } from "../api/client";
+import { keys } from "../api/keys";
 import { schoolsQuery, studyQuery } from "../api/queries";
 import type { StudyPage } from "../api/types";
+import { useChange } from "../app/useChange";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
 import { Failure, Notice } from "../components/Notice";
@@ -70,21 +72,19 @@ function ChecklistTable({ page }: { page: StudyPage }) {
 
 function MakeChecklist({ page }: { page: StudyPage }) {
   const navigate = useNavigate();
-  const client = useQueryClient();
   const { data: schools } = useQuery(schoolsQuery);
   const ready = page.references.filter((row) => row.summary);
   const [from, setFrom] = useState(ready.length > 1 ? "profile" : String(ready[0]?.id ?? "profile"));
   const [school, setSchool] = useState("chords");
-  const create = useMutation({
-    mutationFn: () =>
+  const create = useChange({
+    send: () =>
       write<{ checklist: { id: number } }>("POST", `/studies/${page.study.id}/checklists`, {
         school,
         ...(from === "profile" ? { from } : { from: "reference", reference_id: Number(from) }),
       }),
-    onSuccess: ({ checklist }) => {
-      void client.invalidateQueries({ queryKey: ["study", page.study.id] });
-      void navigate(`/studies/${page.study.id}/checklists/${checklist.id}`);
-    },
+    stale: [keys.study(page.study.id)],
+    done: ({ checklist }) => void navigate(`/studies/${page.study.id}/checklists/${checklist.id}`),
+    shownHere: true,
   });
   const submit = (event: FormEvent) => {
     event.preventDefault();

@@ -1,9 +1,10 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { RadioGroup } from "radix-ui";
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, write } from "../api/client";
+import { keys } from "../api/keys";
 import type { Aim, Study } from "../api/types";
+import { useChange } from "../app/useChange";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
 import { KeySelects } from "../components/KeySelects";
@@ -27,7 +28,6 @@ interface Draft {
 
 export function NewStudyScreen() {
   const navigate = useNavigate();
-  const client = useQueryClient();
   const [draft, setDraft] = useState<Draft>({
     title: "",
     aim: "style",
@@ -36,12 +36,11 @@ export function NewStudyScreen() {
     target_tonic: "",
     target_mode: "minor",
   });
-  const create = useMutation({
-    mutationFn: (body: object) => write<{ study: Study }>("POST", "/studies", body),
-    onSuccess: ({ study }) => {
-      void client.invalidateQueries({ queryKey: ["studies"] });
-      void navigate(`/studies/${study.id}`);
-    },
+  const create = useChange({
+    send: (body: object) => write<{ study: Study }>("POST", "/studies", body),
+    stale: [keys.studies],
+    done: ({ study }) => void navigate(`/studies/${study.id}`),
+    shownHere: true,
   });
   const set = (change: Partial<Draft>) => setDraft((before) => ({ ...before, ...change }));
   const wrong = (field: string) =>

@@ -1,13 +1,13 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { History, Redo2, Undo2 } from "lucide-react";
 import { startTransition, useEffect, useState, type ComponentProps } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { write } from "../api/client";
+import { keys } from "../api/keys";
 import { isWaiting, referenceQuery, studyQuery } from "../api/queries";
 import type { Analysis, Aspect, ReferencePage } from "../api/types";
+import { useChange } from "../app/useChange";
 import { useCommands } from "../app/commands";
-import { TOLD } from "../app/queryClient";
-import { isBusy, useProgress } from "../app/useProgress";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
@@ -39,7 +39,6 @@ export function SheetScreen() {
   const { data: study } = useQuery(studyQuery(studyId));
   const { data: page, error } = useQuery(referenceQuery(referenceId));
   const row = study?.references.find((candidate) => candidate.id === referenceId);
-  useProgress(studyId, study?.references.some((candidate) => isBusy(candidate.analysis)) ?? false);
   useTrack(page);
 
   if (error)
@@ -184,18 +183,14 @@ function IconButton({ name, ...rest }: { name: string } & Omit<ComponentProps<"b
 function Plan({ page }: { page: ReferencePage }) {
   const { study_id: studyId, id } = page.reference;
   const navigate = useNavigate();
-  const client = useQueryClient();
-  const create = useMutation({
-    meta: TOLD,
-    mutationFn: () =>
+  const create = useChange({
+    send: () =>
       write<{ checklist: { id: number } }>("POST", `/studies/${studyId}/checklists`, {
         from: "reference",
         reference_id: id,
       }),
-    onSuccess: ({ checklist }) => {
-      void client.invalidateQueries({ queryKey: ["study", studyId] });
-      void navigate(`/studies/${studyId}/checklists/${checklist.id}`);
-    },
+    stale: [keys.study(studyId)],
+    done: ({ checklist }) => void navigate(`/studies/${studyId}/checklists/${checklist.id}`),
   });
   return (
     <Button

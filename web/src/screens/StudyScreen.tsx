@@ -1,12 +1,13 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { write } from "../api/client";
+import { keys } from "../api/keys";
 import { studyQuery } from "../api/queries";
 import type { ReferenceRow, StudyPage } from "../api/types";
+import { useChange } from "../app/useChange";
 import { useImport, type Incoming } from "../app/useImport";
-import { TOLD } from "../app/queryClient";
-import { isBusy, useProgress } from "../app/useProgress";
+import { isBusy } from "../app/useProgress";
 import { Button } from "../components/Button";
 import { Dialog } from "../components/Dialog";
 import { DropPage } from "../components/DropPage";
@@ -27,7 +28,6 @@ export function StudyScreen() {
   const studyId = useStudyId();
   const { data, error } = useQuery(studyQuery(studyId));
   const files = useImport(studyId);
-  useProgress(studyId, data?.references.some((row) => isBusy(row.analysis)) ?? false);
   if (error) return <Failed error={error} />;
   if (!data) return <PageHead title="" />;
 
@@ -98,13 +98,11 @@ function FromParts({ studyId }: { studyId: number }) {
 function StudyActions({ page }: { page: StudyPage }) {
   const [asking, setAsking] = useState(false);
   const navigate = useNavigate();
-  const client = useQueryClient();
-  const remove = useMutation({
-    mutationFn: () => write("DELETE", `/studies/${page.study.id}`),
-    onSuccess: () => {
-      void client.invalidateQueries({ queryKey: ["studies"] });
-      void navigate("/");
-    },
+  const remove = useChange({
+    send: () => write("DELETE", `/studies/${page.study.id}`),
+    stale: [keys.studies],
+    done: () => void navigate("/"),
+    shownHere: true,
   });
   return (
     <>
@@ -235,18 +233,9 @@ function Problem({ row, path }: { row: ReferenceRow; path: string }) {
 }
 
 function RunState({ row }: { row: ReferenceRow }) {
-  const client = useQueryClient();
-  const refresh = () => client.invalidateQueries({ queryKey: ["study", row.study_id] });
-  const again = useMutation({
-    meta: TOLD,
-    mutationFn: () => write("POST", `/references/${row.id}/analyses`),
-    onSuccess: refresh,
-  });
-  const remove = useMutation({
-    meta: TOLD,
-    mutationFn: () => write("DELETE", `/references/${row.id}`),
-    onSuccess: refresh,
-  });
+  const stale = [keys.study(row.study_id), keys.progress(row.study_id)];
+  const again = useChange({ send: () => write("POST", `/references/${row.id}/analyses`), stale });
+  const remove = useChange({ send: () => write("DELETE", `/references/${row.id}`), stale });
   if (!row.analysis || isBusy(row.analysis))
     return row.analysis ? <Progress run={row.analysis} /> : <span>waiting</span>;
   return (

@@ -1,8 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { write } from "../api/client";
+import { keys } from "../api/keys";
 import { studyQuery, techniquesQuery } from "../api/queries";
 import type { TechniqueEntry } from "../api/types";
+import { useChange } from "../app/useChange";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
@@ -105,25 +107,21 @@ function Family({ family, entries, chosen, choose }: FamilyProps) {
   );
 }
 
-function useWriting(studyId: number) {
-  const client = useQueryClient();
-  return async () => {
-    await client.invalidateQueries({ queryKey: ["techniques", studyId] });
-    void client.invalidateQueries({ queryKey: ["reference"] });
-  };
+/** What shows the library's words. */
+function staleWith(studyId: number) {
+  return [keys.techniques(studyId), keys.references];
 }
 
 function NewEntry({ studyId, onMade }: { studyId: number; onMade: (kind: string) => void }) {
   const [name, setName] = useState("");
-  const refresh = useWriting(studyId);
-  const create = useMutation({
-    mutationFn: () =>
-      write<{ technique: TechniqueEntry }>("POST", `/studies/${studyId}/techniques`, { name: name.trim() }),
-    onSuccess: async ({ technique }) => {
+  const create = useChange({
+    send: () => write<{ technique: TechniqueEntry }>("POST", `/studies/${studyId}/techniques`, { name: name.trim() }),
+    stale: staleWith(studyId),
+    done: ({ technique }) => {
       setName("");
-      await refresh();
       onMade(technique.kind);
     },
+    shownHere: true,
   });
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -148,21 +146,20 @@ function NewEntry({ studyId, onMade }: { studyId: number; onMade: (kind: string)
 
 function Entry({ entry, studyId, onGone }: { entry: TechniqueEntry; studyId: number; onGone: () => void }) {
   const [editing, setEditing] = useState(false);
-  const refresh = useWriting(studyId);
   const path = `/studies/${studyId}/techniques/${entry.kind}`;
-  const save = useMutation({
-    mutationFn: (texts: EntryTexts) => write("PATCH", path, texts),
-    onSuccess: async () => {
-      setEditing(false);
-      await refresh();
-    },
+  const save = useChange({
+    send: (texts: EntryTexts) => write("PATCH", path, texts),
+    stale: staleWith(studyId),
+    done: () => setEditing(false),
+    shownHere: true,
   });
-  const takeBack = useMutation({
-    mutationFn: () => write("DELETE", path),
-    onSuccess: async () => {
+  const takeBack = useChange({
+    send: () => write("DELETE", path),
+    stale: staleWith(studyId),
+    done: () => {
       if (entry.family === "own") onGone();
-      await refresh();
     },
+    shownHere: true,
   });
   return (
     <>

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ApiError, write, type Method } from "../api/client";
+import { keys } from "../api/keys";
 import type { Reading, ReadingState, ReferencePage, Source } from "../api/types";
 
 export interface CorrectionBody {
@@ -56,10 +57,11 @@ export function useEdits(page: ReferencePage): Edits {
   }, [page.journal.revision]);
 
   const refresh = useCallback(async () => {
-    await client.invalidateQueries({ queryKey: ["reference", id] });
-    void client.invalidateQueries({ queryKey: ["study", studyId] });
-    void client.invalidateQueries({ queryKey: ["profile", studyId] });
-    void client.invalidateQueries({ queryKey: ["sounds", studyId] });
+    await client.invalidateQueries({ queryKey: keys.reference(id) });
+    void client.invalidateQueries({ queryKey: keys.progress(studyId) });
+    void client.invalidateQueries({ queryKey: keys.study(studyId) });
+    void client.invalidateQueries({ queryKey: keys.profile(studyId) });
+    void client.invalidateQueries({ queryKey: keys.sounds(studyId) });
   }, [client, id, studyId]);
 
   return useMemo(() => {

@@ -1,19 +1,24 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import { upload, write, type Method } from "../api/client";
+import { keys } from "../api/keys";
+import type { Reference } from "../api/types";
 import { messageOf } from "../components/Notice";
 
 const MIDI_FILE = /\.midi?$/i;
 
 /** Sends stems and MIDI of a reference, one after another; what was refused is told with its file's name. */
-export function useSources(referenceId: number) {
+export function useSources({ id: referenceId, study_id: studyId }: Pick<Reference, "id" | "study_id">) {
   const client = useQueryClient();
   const [sending, setSending] = useState(0);
   const [refused, setRefused] = useState<{ name: string; message: string }[]>([]);
 
   const refresh = useCallback(
-    () => client.invalidateQueries({ queryKey: ["reference", referenceId] }),
-    [client, referenceId],
+    () =>
+      Promise.all(
+        [keys.reference(referenceId), keys.progress(studyId)].map((queryKey) => client.invalidateQueries({ queryKey })),
+      ),
+    [client, referenceId, studyId],
   );
 
   const send = useCallback(

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { ApiError } from "../api/client";
-import { queryClient, TOLD } from "../app/queryClient";
+import { queryClient } from "../app/queryClient";
 import { tellFailure } from "../app/failures";
 
 vi.mock("../app/failures", { spy: true });
@@ -16,12 +16,12 @@ describe("a change that fails", () => {
   afterEach(() => vi.clearAllMocks());
 
   it("is told along the top of the page where it has no place of its own", async () => {
-    await failing(TOLD, new ApiError(409, "deriving", "Still being worked in."));
+    await failing(undefined, new ApiError(409, "deriving", "Still being worked in."));
     expect(vi.mocked(tellFailure).mock.calls).toEqual([[null], ["Still being worked in."]]);
   });
 
   it("is left to the place that tells it", async () => {
-    await failing(undefined, new Error("told in its form"));
+    await failing({ told: false }, new Error("told in its form"));
     expect(vi.mocked(tellFailure).mock.calls).toEqual([[null]]);
   });
 });

@@ -1,7 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { write } from "../../api/client";
+import { keys } from "../../api/keys";
 import { studyQuery } from "../../api/queries";
+import { useChange } from "../../app/useChange";
 import { Button } from "../../components/Button";
 import { Failure } from "../../components/Notice";
 import { useSheet } from "../context";
@@ -12,12 +14,12 @@ import { TEXT } from "./LayerLists";
 export function CopyCard({ id }: { id: number }) {
   const { page } = useSheet();
   const { data: study } = useQuery(studyQuery(page.reference.study_id));
-  const client = useQueryClient();
   const others = (study?.references ?? []).filter((row) => row.id !== page.reference.id && row.summary);
   const [target, setTarget] = useState("");
-  const copy = useMutation({
-    mutationFn: () => write("POST", `/readings/${id}/copies`, { reference_id: Number(target) }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["reference", Number(target)] }),
+  const copy = useChange({
+    send: () => write("POST", `/readings/${id}/copies`, { reference_id: Number(target) }),
+    stale: [keys.reference(Number(target))],
+    shownHere: true,
   });
   if (others.length === 0) return null;
   return (

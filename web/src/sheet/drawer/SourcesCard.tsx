@@ -14,7 +14,7 @@ import { TEXT } from "./LayerLists";
 /** What tells of the song besides its mix: stems and a MIDI file, how they lie over it, and what went wrong. */
 export function SourcesCard() {
   const { page, analysis } = useSheet();
-  const { sending, refused, send, change } = useSources(page.reference.id);
+  const { sending, refused, send, change } = useSources(page.reference);
   const led = Object.entries(analysis.told_by).filter(([, source]) => source !== "mix");
   return (
     <>

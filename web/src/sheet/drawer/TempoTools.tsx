@@ -1,8 +1,8 @@
-import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { useCommands } from "../../app/commands";
 import { write } from "../../api/client";
 import type { Reading } from "../../api/types";
+import { useChange } from "../../app/useChange";
 import { Button } from "../../components/Button";
 import { Failure } from "../../components/Notice";
 import { SmallField } from "../../components/SmallField";
@@ -28,11 +28,12 @@ export function TempoTools({ reading }: { reading: Reading }) {
   const { page, edits } = useSheet();
   const times = useRef<number[]>([]);
   const [count, setCount] = useState(0);
-  const fit = useMutation({
-    mutationFn: (taps: number[]) =>
+  const fit = useChange({
+    send: (taps: number[]) =>
       write<{ tapped: Tapped }>("POST", `/references/${page.reference.id}/taps`, { times: taps }).then(
         (answer) => answer.tapped,
       ),
+    shownHere: true,
   });
   /** At the time at which the hand came down, not at which the page took notice. */
   const tap = (event?: { timeStamp: number }) => {

@@ -1,0 +1,21 @@
+/** What is asked of the server, by name: the one place where a query's key is written. */
+export const keys = {
+  studies: ["studies"] as const,
+  study: (id: number) => ["study", id] as const,
+  progress: (studyId: number) => ["progress", studyId] as const,
+  profile: (studyId: number) => ["profile", studyId] as const,
+  sounds: (studyId: number) => ["sounds", studyId] as const,
+  techniques: (studyId: number) => ["techniques", studyId] as const,
+  /** All that is told of any reference. */
+  references: ["reference"] as const,
+  /** All that is told of one reference: its page, and what is asked about it. */
+  reference: (id: number) => ["reference", id] as const,
+  scale: (id: number, tonic: string, mode: string) => ["reference", id, "scale", tonic, mode] as const,
+  howTo: (id: number, kind: string) => ["reference", id, "how-to", kind] as const,
+  chord: (id: number, symbol: string, bar: number) => ["chord", id, symbol, bar] as const,
+  parts: (id: number) => ["parts", id] as const,
+  checklist: (id: number) => ["checklist", id] as const,
+  schools: ["schools"] as const,
+};
+
+export type Key = readonly unknown[];
