@@ -14,7 +14,6 @@ gem "rackup", "~> 2.2"
 gem "rake", "~> 13.0"
 gem "sequel", "~> 5.110"
 gem "sinatra", "~> 4.1"
-gem "sinatra-contrib", "~> 4.1"
 gem "sqlite3", "~> 1.7.3"
 gem "zeitwerk", "~> 2.6.0"
 

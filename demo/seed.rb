@@ -72,7 +72,7 @@ library.journal.record(second[:id], "Add layer reed organ") do |taped|
 end
 
 target = Ethoscope::Harmony::Key.named("G", "minor")
-checklist = Api::Planning.new(library, study, target).create(from: "reference", reference_id: first[:id], school: "sounds")
+checklist = Work::Planning.new(library, study, target).create(from: "reference", reference_id: first[:id], school: "sounds")
 checklist[:items].first(5).each { |item| library.checklists.update_item(item[:id], state: "done") }
 library.checklists.update_item(checklist[:items][5][:id], state: "skipped", note: "Close enough with the reed organ at hand.")
 

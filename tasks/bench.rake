@@ -20,7 +20,7 @@ namespace :bench do
 
   desc "Of statements made at some confidence, how many are right: rake bench:reliability[FOLDER]"
   task(:reliability, [:folder] => "learn:load") do |_, arguments|
-    measured = Learning::Corpus.new(*arguments.to_a).map { |song| Learning::ConfidenceLearner.measure(song, confidence: Ethoscope::Confidence.shipped) }
+    measured = Learning::Corpus.new(*arguments.to_a).map { |song| Learning::ConfidenceLearner.measure(song, confidence: Ethoscope::Engine::Confidence.shipped) }
     puts "| statement | stated | how many | mean stated | right |", "|---|---|---|---|---|"
     Learning::ConfidenceLearner.new(measured).reliability.each { |row| puts "| #{row.map { |cell| cell.is_a?(Float) ? cell.round(2) : cell }.join(" | ")} |" }
   end

@@ -39,6 +39,6 @@ namespace :learn do
   desc "Curves of Layers::Activity"
   task(:layers, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::LayerLearner, arguments)) }
 
-  desc "Curves of Confidence; from songs that taught nothing else"
+  desc "Curves of Engine::Confidence; from songs that taught nothing else"
   task(:confidence, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::ConfidenceLearner, arguments)) }
 end

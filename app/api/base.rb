@@ -122,6 +122,10 @@ module Api
     end
 
     error(Problem) { |problem| answer(problem.to_h, problem.status) }
+    error(Work::Refused) do |e|
+      status = e.code == :invalid ? 422 : 409
+      answer(Problem.new(status, e.code.to_s, e.message, e.field).to_h, status)
+    end
     error(Store::Missing) { |e| answer(Problem.new(404, "missing", e.message).to_h, 404) }
     error(Store::Duplicate) { |e| answer(Problem.new(409, "duplicate", e.message).to_h, 409) }
     error(Store::Stale) { |e| answer({ error: { code: "stale", message: e.message, revision: e.revision, labels: e.labels } }, 409) }

@@ -8,7 +8,7 @@ module Api
     helpers do
       def planning(checklist)
         study = library.studies.find(checklist[:study_id])
-        Planning.new(library, study, target_key(study), kept)
+        Work::Planning.new(library, study, target_key(study), kept)
       end
 
       # Each item with what it would say if it were made now, where that differs.

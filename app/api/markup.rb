@@ -48,17 +48,17 @@ module Api
       end
 
       def painted(timeline, reading)
-        note = Ethoscope::Annotations::Note.new(from: nil, to: nil, **reading.slice(:id, :aspect, :value, :source, :state, :note))
-        Ethoscope::Annotations::PaintedLayer.new(note, timeline)
+        note = Ethoscope::Sheet::Note.new(from: nil, to: nil, **reading.slice(:id, :aspect, :value, :source, :state, :note))
+        Ethoscope::Sheet::PaintedLayer.new(note, timeline)
       end
     end
 
     post "/references/:id/chords" do |id|
       reference = reference_of(id)
       wanted = input(Schemas::ChordEdit)
-      entries = Ethoscope::Annotations::ChordEdits.new(sheet_of(reference).analysis.to_h).public_send(wanted[:action], **arguments(wanted, Schemas::CHORD_FIELDS))
+      entries = Ethoscope::Sheet::ChordEdits.new(sheet_of(reference).analysis.to_h).public_send(wanted[:action], **arguments(wanted, Schemas::CHORD_FIELDS))
       edit(reference, "#{wanted[:action].capitalize} #{wanted[:action] == "repeat" ? "loop" : "chord"} at bar #{wanted[:bar]}", 201) do |readings|
-        entries.map { |entry| Chords.new(readings).write(reference[:id], entry) }.first
+        entries.map { |entry| Work::Chords.new(readings).write(reference[:id], entry) }.first
       end
     end
 
@@ -76,7 +76,7 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::CountEdit)
       current = library.readings.current(reference[:id])
-      aspect, value = Ethoscope::Annotations::CountEdits.new(sheet_of(reference).analysis.to_h, current).public_send(wanted[:action], **arguments(wanted, Schemas::COUNT_FIELDS))
+      aspect, value = Ethoscope::Sheet::CountEdits.new(sheet_of(reference).analysis.to_h, current).public_send(wanted[:action], **arguments(wanted, Schemas::COUNT_FIELDS))
       edit(reference, Schemas::COUNT_LABELS.fetch(wanted[:action]), 201) do |readings|
         readings.correct(current.fetch(aspect)[:id], value:, source: "heard", note: Schemas::COUNT_LABELS.fetch(wanted[:action]))
       end
@@ -86,7 +86,7 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::NewLayer)
       analysis = sheet_of(reference).analysis.to_h
-      card = wanted[:from] ? Ethoscope::Layers::MeasuredCard.new(analysis, wanted[:from]).to_h : {}
+      card = wanted[:from] ? Ethoscope::Sheet::MeasuredCard.new(analysis, wanted[:from]).to_h : {}
       name = wanted[:from] || wanted[:name].strip
       filled = wanted[:from] && library.readings.of_aspect(reference[:id], "layer").reverse.find { |layer| layer[:value][:name] == name && layer[:state] != "refuted" }
       next answer({ reading: filled, revision: reference[:revision] }) if filled

@@ -5,7 +5,7 @@ module Api
   module Schemas
     TONICS = %w[C Db D Eb E F F# G Ab A Bb B C# D# G# A# Gb].freeze
     MODES = Ethoscope::Harmony::Key::MODES
-    SOURCES = %w[heard credited published told assumed].freeze
+    SOURCES = (Ethoscope::Readings::Values::SOURCES - ["measured"]).freeze
 
     StudyFields = Ethoscope::Forms.schema do
       optional(:scope_bar).maybe(:integer, included_in?: 1..2000)
@@ -16,12 +16,12 @@ module Api
 
     NewStudy = Ethoscope::Forms.schema(parent: StudyFields) do
       required(:title).filled(:string, max_size?: 120)
-      required(:aim).filled(:string, included_in?: %w[exact style study])
+      required(:aim).filled(:string, included_in?: Ethoscope::Checklist::Brief::AIMS)
     end
 
     StudyChange = Ethoscope::Forms.schema(parent: StudyFields) do
       optional(:title).filled(:string, max_size?: 120)
-      optional(:aim).filled(:string, included_in?: %w[exact style study])
+      optional(:aim).filled(:string, included_in?: Ethoscope::Checklist::Brief::AIMS)
     end
 
     ReferenceChange = Ethoscope::Forms.schema do
@@ -123,7 +123,7 @@ module Api
     end
 
     NewMark = Ethoscope::Forms.schema do
-      required(:type).filled(:string, included_in?: %w[technique transition oddity question idea])
+      required(:type).filled(:string, included_in?: Ethoscope::Readings::Values::MARK_TYPES)
       required(:text).filled(:string, max_size?: 500)
       required(:first_bar).filled(:integer, included_in?: 1..4000)
       required(:last_bar).filled(:integer, included_in?: 1..4000)
@@ -197,7 +197,7 @@ module Api
     end
 
     ItemChange = Ethoscope::Forms.schema do
-      optional(:state).filled(:string, included_in?: %w[open done skipped])
+      optional(:state).filled(:string, included_in?: Ethoscope::Checklist::Item::STATES)
       optional(:note).value(:string, max_size?: 1000)
     end
   end

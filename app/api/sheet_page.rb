@@ -43,7 +43,7 @@ module Api
 
     def score = @score ||= @library.scores.of_reference(@reference[:id])
 
-    def table = @table ||= Ethoscope::Layers::SectionTable.new(@sheet.analysis.to_h).rows
+    def table = @table ||= Ethoscope::Sheet::SectionTable.new(@sheet.analysis.to_h).rows
 
     def current = @current ||= @library.readings.current(@reference[:id])
 

@@ -67,7 +67,7 @@ module Api
     post "/studies/:id/checklists" do |id|
       study = library.studies.find(number(id))
       wanted = input(Schemas::NewChecklist)
-      answer({ checklist: Planning.new(library, study, target_key(study), kept).create(wanted) }, 201)
+      answer({ checklist: Work::Planning.new(library, study, target_key(study), kept).create(wanted) }, 201)
     end
 
     get("/schools") { answer(schools: Ethoscope::Checklist::Schools::ALL.map(&:to_h)) }

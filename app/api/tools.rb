@@ -15,15 +15,15 @@ module Api
     # Asked with every letter that is typed, so what can't be read yet is an answer, not an error.
     get "/references/:id/chord" do |id|
       wanted = asked(Schemas::ChordQuestion)
-      key = Ethoscope::Annotations::LocalKeys.new(sheet_of(reference_of(id)).analysis.to_h).at(wanted[:bar] || 1)
-      answer(chord: Ethoscope::Annotations::ChordReading.of(wanted[:symbol], key), problem: nil)
+      key = Ethoscope::Sheet::LocalKeys.new(sheet_of(reference_of(id)).analysis.to_h).at(wanted[:bar] || 1)
+      answer(chord: Ethoscope::Sheet::ChordReading.of(wanted[:symbol], key), problem: nil)
     rescue Ethoscope::Errors::UnreadableChord => e
       answer(chord: nil, problem: "#{e.message[0].upcase}#{e.message[1..]}.")
     end
 
     get "/references/:id/scale" do |id|
       key = Ethoscope::Harmony::Key.named(*asked(Schemas::KeyQuestion).values_at(:tonic, :mode))
-      answer(scale: Ethoscope::Annotations::ScaleUse.new(sheet_of(reference_of(id)).analysis.to_h, key).to_h)
+      answer(scale: Ethoscope::Sheet::ScaleUse.new(sheet_of(reference_of(id)).analysis.to_h, key).to_h)
     end
 
     post "/references/:id/taps" do |id|

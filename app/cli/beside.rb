@@ -20,7 +20,7 @@ module Cli
       new(stems: File.directory?("#{base}.stems") ? "#{base}.stems" : nil, midi: File.file?("#{base}.mid") ? "#{base}.mid" : nil, err:)
     end
 
-    # @param mix [Ethoscope::Features]
+    # @param mix [Ethoscope::Engine::Features]
     # @return [Ethoscope::Sources]
     def sources(mix) = Ethoscope::Sources.new(stems: stems(mix), score:, roles: {})
 
@@ -33,7 +33,7 @@ module Cli
     end
 
     def stem(name, mix)
-      features = Ethoscope::Features.of(Ethoscope::Audio::Decoder.new(File.join(@stems, name)).decode)
+      features = Ethoscope::Engine::Features.of(Ethoscope::Audio::Decoder.new(File.join(@stems, name)).decode)
       found = Ethoscope::Stems::Alignment.of(features.short, mix.short)
       return tell(name, "fits nowhere in the mix; passed over.") unless found.believable?
 

@@ -86,9 +86,8 @@ module Cli
     def single(path, options)
       corrections = corrections(options)
       progress = Progress.new(@err)
-      features = Ethoscope::Features.of(Ethoscope::Audio::Decoder.new(path).decode) { |stage| progress.at(stage, Ethoscope::Pipeline::STAGES.fetch(stage)) }
-      sources = Beside.new(**options.slice(:stems, :midi), err: @err).sources(features)
-      analysis = Ethoscope::Analysis.derived(features, corrections, sources) { |stage, share| progress.at(stage, share) }
+      beside = Beside.new(**options.slice(:stems, :midi), err: @err)
+      analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode, corrections:, sources: beside.method(:sources)) { |stage, share| progress.at(stage, share) }
       progress.done
       analysis.fetch(:gaps).each { |gap| @err.puts("Not told: #{gap[:what]} (#{gap[:fault] || gap[:reason]}).") }
       @out.puts(options[:json] ? JSON.pretty_generate(analysis.to_h) : Summary.new(self.class.shown(path), analysis).to_s)

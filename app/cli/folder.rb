@@ -60,9 +60,8 @@ module Cli
 
     def analyse(path)
       started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      features = Ethoscope::Features.of(Ethoscope::Audio::Decoder.new(path).decode)
-      sources = @beside ? Beside.of(path, err: @err).sources(features) : Ethoscope::Sources.none
-      analysis = Ethoscope::Analysis.derived(features, Ethoscope::Corrections.none, sources)
+      sources = @beside ? Beside.of(path, err: @err).method(:sources) : Ethoscope::Sources.none
+      analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode, sources:)
       analysis.fetch(:gaps).each { |gap| say(path, "not told: #{gap[:what]} (#{gap[:fault] || gap[:reason]})") }
       write(File.join(@target, "#{name_for(path)}.json"), JSON.generate(analysis.to_h))
       say(path, format("%.1f s", Process.clock_gettime(Process::CLOCK_MONOTONIC) - started))

@@ -38,11 +38,27 @@ module Jobs
     def analyse
       features = kept_features
       report(stage: features ? "rhythm" : "decoding", progress: 0.0)
-      features ||= measured_features
       corrections = Ethoscope::Corrections.of(**@task.fetch(:corrections, {}))
-      analysis = Ethoscope::Analysis.derived(features, corrections, sources) { |stage, share| told(stage, share) }
-      analysis.fetch(:gaps).each { |gap| warn "#{File.basename(@recording)}: #{gap[:what]}: #{gap[:fault] || gap[:reason]}" }
+      recording = features ? nil : Ethoscope::Audio::Decoder.new(@recording).decode
+      analysis = Ethoscope::Analysis.of(recording, features:, corrections:, sources:, measured: method(:keep)) { |stage, share| told(stage, share) }
+      tell_gaps(analysis.fetch(:gaps))
+      write_vector(analysis)
       write(JSON.generate(analysis.to_h))
+    end
+
+    def tell_gaps(gaps) = gaps.each { |gap| warn "#{File.basename(@recording)}: #{gap[:what]}: #{gap[:fault] || gap[:reason]}" }
+
+    # What is measured of it, left beside the result as RESULT.vector.
+    def write_vector(analysis)
+      gaps = Ethoscope::Gaps.new
+      File.write("#{@result}.vector", JSON.generate(Ethoscope::Measures::Vector.of(analysis, gaps:).to_h))
+      tell_gaps(gaps.list)
+    end
+
+    # What was measured is left beside the result, so that everything can be derived from it again.
+    def keep(features)
+      Store::FeaturesFile.write(features, "#{@result}.features")
+      copy_for_playback
     end
 
     def sources
@@ -53,7 +69,7 @@ module Jobs
     end
 
     # What was measured on a recording, or is measured anew where that is of an older engine.
-    def features_of(path, kept) = Store::FeaturesFile.read(kept) || Ethoscope::Features.of(Ethoscope::Audio::Decoder.new(path).decode)
+    def features_of(path, kept) = Store::FeaturesFile.read(kept) || Ethoscope::Engine::Features.of(Ethoscope::Audio::Decoder.new(path).decode)
 
     # Measures a stem and lays it over its mix.
     def measure_stem
@@ -69,10 +85,7 @@ module Jobs
 
     def measured_stem
       recording = Ethoscope::Audio::Decoder.new(@recording).decode
-      features = Ethoscope::Features.of(recording) { |stage| report(stage: next_stage(stage), progress: Ethoscope::Pipeline::STAGES.fetch(stage)) }
-      Store::FeaturesFile.write(features, "#{@result}.features")
-      copy_for_playback
-      features
+      Ethoscope::Engine::Features.of(recording) { |stage| told(stage, Ethoscope::Engine::Pipeline::STAGES.fetch(stage)) }.tap { |features| keep(features) }
     rescue Ethoscope::Errors::SilentAudio
       raise Ethoscope::Errors::UnusableStem, "This stem is silent. Export it again, or leave it out."
     end
@@ -108,14 +121,6 @@ module Jobs
       derives ? Store::FeaturesFile.read(@task.fetch(:features)) : nil
     end
 
-    def measured_features
-      recording = Ethoscope::Audio::Decoder.new(@recording).decode
-      features = Ethoscope::Features.of(recording) { |stage| told(stage, Ethoscope::Pipeline::STAGES.fetch(stage)) }
-      Store::FeaturesFile.write(features, "#{@result}.features")
-      copy_for_playback
-      features
-    end
-
     def told(stage, share) = report(stage: next_stage(stage), progress: share)
 
     def separate
@@ -128,7 +133,7 @@ module Jobs
 
     # A stage is reported when it ends, so what shows is the one that begins.
     def next_stage(done)
-      stages = Ethoscope::Pipeline::STAGES.keys
+      stages = Ethoscope::Engine::Pipeline::STAGES.keys
       (stages[stages.index(done) + 1] || "storing").to_s
     end
 

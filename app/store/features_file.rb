@@ -3,7 +3,7 @@
 require "json"
 
 module Store
-  # Keeps {Ethoscope::Features} in a file, so that readings can be derived again without the sound: one line of JSON that says what
+  # Keeps {Ethoscope::Engine::Features} in a file, so that readings can be derived again without the sound: one line of JSON that says what
   # follows, then the arrays as 32-bit floats.
   module FeaturesFile
     # Changes when the layout does; a file of another one is not read.
@@ -11,7 +11,7 @@ module Store
     PLAIN = %i[duration channels peak true_peak].freeze
     CLUES = %i[treble bass turns notes chords].freeze
 
-    # @param features [Ethoscope::Features]
+    # @param features [Ethoscope::Engine::Features]
     # @param path [String] written beside and renamed, so that nobody reads half a file
     def self.write(features, path)
       arrays = arrays_of(features)
@@ -29,7 +29,7 @@ module Store
     end
 
     # @param path [String]
-    # @return [Ethoscope::Features, nil] nil when there is no such file, or one that is cut off or of another layout
+    # @return [Ethoscope::Engine::Features, nil] nil when there is no such file, or one that is cut off or of another layout
     def self.read(path)
       File.open(path, "rb") do |file|
         head = JSON.parse(file.gets.to_s, symbolize_names: true)
@@ -60,7 +60,7 @@ module Store
 
     def self.build(head, arrays)
       field = Ethoscope::Audio::SoundField.new(weighted: Numo::DFloat.cast(arrays[:weighted]), **arrays.slice(:left, :right, :product), hop_seconds: head[:hop_seconds])
-      Ethoscope::Features.new(**head.slice(*PLAIN), field:, tuning: Ethoscope::Harmony::Tuning.new(**head[:tuning]),
+      Ethoscope::Engine::Features.new(**head.slice(*PLAIN), field:, tuning: Ethoscope::Harmony::Tuning.new(**head[:tuning]),
         short: Ethoscope::Signal::ShortTime.new(arrays[:short], head[:centres], head[:short_rate]),
         spectra: Ethoscope::Signal::LogSpectra.new(arrays[:spectra], head[:spectra_rate]),
         clues: Ethoscope::Rhythm::HarmonicClues.new(**arrays.slice(*CLUES), step: head[:step]),

@@ -51,7 +51,7 @@ module Store
     #
     # @param study_id [Integer]
     # @return [Array<Hash>] kind (analysis, derivation, stem, separation, assembly), id, reference_id (nil for an assembly), state, stage, progress, error
-    def runs(study_id) = Work.new(self, study_id).runs
+    def runs(study_id) = Workload.new(self, study_id).runs
 
     private
 

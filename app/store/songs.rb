@@ -51,21 +51,21 @@ module Store
     # What was measured, derived anew with what a person put right as soon as that is done, and what the person says over it.
     #
     # @param reference [Hash]
-    # @return [Ethoscope::Annotations::Sheet, nil] nil while no analysis is done
+    # @return [Ethoscope::Sheet::SongSheet, nil] nil while no analysis is done
     # @raise [Unshowable]
     def sheet(reference)
       id = @library.analysis_id(reference) or return nil
       @sheets.keep([reference[:id], id, @library.readings.stamp(reference[:id])]) do
-        Unshowable.instead(reference[:title]) { Ethoscope::Annotations::Sheet.new(@library.analyses.find(id), @library.readings.notes(reference[:id])).tap(&:analysis) }
+        Unshowable.instead(reference[:title]) { Ethoscope::Sheet::SongSheet.new(@library.analyses.find(id), @library.readings.notes(reference[:id])).tap(&:analysis) }
       end
     end
 
     # @param reference [Hash]
-    # @return [Ethoscope::Annotations::Timeline, nil] its bars in seconds, for what is put on them
+    # @return [Ethoscope::Sheet::Timeline, nil] its bars in seconds, for what is put on them
     # @raise [Unshowable]
     def timeline(reference)
       id = @library.analysis_id(reference) or return nil
-      @timelines.keep(id) { Unshowable.instead(reference[:title]) { Ethoscope::Annotations::Timeline.new(@library.analyses.find(id).to_h) } }
+      @timelines.keep(id) { Unshowable.instead(reference[:title]) { Ethoscope::Sheet::Timeline.new(@library.analyses.find(id).to_h) } }
     end
 
     private

@@ -7,26 +7,25 @@ module Ethoscope
     # Changes when results may change, so that stored analyses say what made them.
     ENGINE_VERSION = "0.3.1"
 
-    # @param recording [Audio::Recording]
+    # The one way from a recording to an analysis: whoever wants one comes through here. What was measured of a recording once is enough to derive
+    # from again, with what a person has put right since.
+    #
+    # @param recording [Audio::Recording, nil] nil when its features are known
+    # @param features [Engine::Features, nil] what an earlier run measured
     # @param corrections [Corrections] what a person has put right
-    # @yieldparam stage [Symbol] one of Pipeline::STAGES
+    # @param sources [Sources, #call] stems and a score, or what gives them for the features of the mix
+    # @param measured [#call, nil] is given the features when they were measured now
+    # @yieldparam stage [Symbol] one of Engine::Pipeline::STAGES; from :rhythm on where the features are known
     # @yieldparam share [Float] how much of the work is done, 0 to 1
     # @return [Analysis]
     # @raise [Errors::UnusableAudio] when the recording is silent
-    def self.of(recording, corrections = Corrections.none, &progress)
-      features = Features.of(recording) { |stage| progress&.call(stage, Pipeline::STAGES.fetch(stage)) }
-      Pipeline.new(features, corrections, &progress).analysis
+    def self.of(recording = nil, features: nil, corrections: Corrections.none, sources: Sources.none, measured: nil, &progress)
+      unless features
+        features = Engine::Features.of(recording) { |stage| progress&.call(stage, Engine::Pipeline::STAGES.fetch(stage)) }
+        measured&.call(features)
+      end
+      Engine::Pipeline.new(features, corrections, sources: sources.respond_to?(:call) ? sources.call(features) : sources, &progress).analysis
     end
-
-    # Derives everything again from what was measured once, with what a person has put right.
-    #
-    # @param features [Features]
-    # @param corrections [Corrections]
-    # @param sources [Sources] stems and a score, where there are any
-    # @yieldparam stage [Symbol] one of Pipeline::STAGES, from :rhythm on
-    # @yieldparam share [Float] how much of the work is done, 0 to 1
-    # @return [Analysis]
-    def self.derived(features, corrections, sources = Sources.none, &) = Pipeline.new(features, corrections, sources:, &).analysis
 
     # @param data [Hash] as {#to_h} gives it, keys strings or symbols; of this engine or an older one
     # @return [Analysis]

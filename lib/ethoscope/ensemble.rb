@@ -14,7 +14,7 @@ module Ethoscope
     attr_reader :parts
 
     # @param sources [Sources]
-    # @param features [Features] of the mix
+    # @param features [Engine::Features] of the mix
     # @param grid [Rhythm::BeatGrid]
     # @param swing [Rhythm::Swing, nil]
     # @param placement [Midi::Placement, nil] where the score lies, when that is known
@@ -29,16 +29,16 @@ module Ethoscope
 
     # @param drums [Rhythm::DrumSteps, nil] of the mix
     # @param bass [Array<Harmony::BassNote>] of the mix
-    # @return [Array<Techniques::Player>] with what the mix tells of other roles, where that is given
+    # @return [Array<Ensemble::Player>] with what the mix tells of other roles, where that is given
     def players(drums: nil, bass: [])
       return told if drums.nil? && bass.empty?
 
-      Techniques::Players.new(grid: @grid, drums:, bass:, sounds: playing, parts:, placement:).all
+      Ensemble::Players.new(grid: @grid, drums:, bass:, sounds: playing, parts:, placement:).all
     end
 
     # @param mix [Array<Layers::Layer>] what the mix tells
     # @return [Array<Layers::Layer>] one for each part, the better source first for each role
-    def layers(mix) = Layers::Assembly.new(mix, playing, parts, placement, @grid).layers
+    def layers(mix) = Layers::Roster.new(mix, playing, parts, placement, @grid).layers
 
     # @param steps [Rhythm::StepGrid]
     # @return [Hash{String => Numo::DFloat}] for each piece of the kit that is told by a stem or a score, velocity on each step
@@ -94,7 +94,7 @@ module Ethoscope
 
     private
 
-    def told = @told ||= Techniques::Players.new(grid: @grid, sounds: playing, parts:, placement:).all
+    def told = @told ||= Ensemble::Players.new(grid: @grid, sounds: playing, parts:, placement:).all
 
     # What sounds within the first quarter of a beat.
     def pitches_at(carriers, beat)

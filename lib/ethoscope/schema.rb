@@ -1,13 +1,13 @@
 # frozen_string_literal: true
 
 module Ethoscope
-  # Lays the {Findings} of all stages out in the schema of an {Analysis} (docs/schema.md), one class a part.
+  # Lays the {Engine::Findings} of all stages out in the schema of an {Analysis} (docs/schema.md), one class a part.
   class Schema
     PARTS = %i[RhythmPart HarmonyPart LinesPart FormPart MixPart].freeze
 
-    # @param findings [Findings]
-    # @param confidence [Confidence] turns the stages' own odds into shares of right answers
-    def initialize(findings, confidence: Confidence.shipped)
+    # @param findings [Engine::Findings]
+    # @param confidence [Engine::Confidence] turns the stages' own odds into shares of right answers
+    def initialize(findings, confidence: Engine::Confidence.shipped)
       @findings = findings
       @confidence = confidence
     end

@@ -45,8 +45,8 @@ module Bench
       recording = timed(rows, "decoding") { Ethoscope::Audio::Decoder.new(@file).decode }
       reference = []
       timed(reference, "transform") { transform(recording) }
-      features = stages(rows) { |done| Ethoscope::Features.of(recording, &done) }
-      stages(rows) { |done| Ethoscope::Pipeline.new(features, &done).analysis }
+      features = stages(rows) { |done| Ethoscope::Engine::Features.of(recording, &done) }
+      stages(rows) { |done| Ethoscope::Engine::Pipeline.new(features, &done).analysis }
       { rows:, transform: reference.sum(&:last), duration: recording.duration, memory: Clock.peak_memory, derive: derivation(features) }
     end
 
@@ -81,11 +81,11 @@ module Bench
 
     # Seconds until all is derived again, for the correction that takes longest.
     def derivation(features)
-      first = Ethoscope::Pipeline.new(features).analysis
+      first = Ethoscope::Engine::Pipeline.new(features).analysis
       corrections = [{ bpm: first.fetch(:tempo)[:bpm] / 2 }, { meter: "3/4" }, { first_downbeat: first.fetch(:beats)[1] }, { key: { tonic: "D", mode: "dorian" } }]
       corrections.map do |correction|
         start = Clock.wall
-        Ethoscope::Analysis.derived(features, Ethoscope::Corrections.of(**correction))
+        Ethoscope::Analysis.of(features:, corrections: Ethoscope::Corrections.of(**correction))
         Clock.wall - start
       end.max
     end

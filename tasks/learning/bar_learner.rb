@@ -4,7 +4,7 @@ module Learning
   # Learns the weights of {Ethoscope::Rhythm::BarModel} from the hypotheses of many songs: several small networks from
   # different starts, which the table holds side by side so that they vote.
   class BarLearner
-    Features = Ethoscope::Rhythm::BarFeatures
+    Features = Ethoscope::Rhythm::HypothesisFeatures
     Model = Ethoscope::Rhythm::BarModel
     NETS = 4
     HIDDEN = 10
@@ -22,7 +22,7 @@ module Learning
       features = song.features
       pulse = Ethoscope::Rhythm::Pulse.new(features.onset)
       warp = Ethoscope::Rhythm::TimeWarp.new(features.onset, pulse.period)
-      evidence = Ethoscope::Rhythm::Evidence.new(features.onset, features.clues, warp, pulse.period)
+      evidence = Ethoscope::Rhythm::PulseEvidence.new(features.onset, features.clues, warp, pulse.period)
       hypotheses = Features.new(evidence, pulse).hypotheses
       right = hypotheses.map { |hypothesis| right?(hypothesis, warp, evidence.duration, song.truth) }
       [song.name, Numo::SFloat.cast(hypotheses.map(&:features)).to_binary, right]

@@ -15,7 +15,7 @@ module Learning
     # @param song [Corpus::Song]
     # @return [Array, nil] features as a binary matrix, and 1.0 or 0.0 for each bar but the first; nil for a song of one bar
     def self.measure(song)
-      hearing = Ethoscope::Hearing.new(song.features)
+      hearing = Ethoscope::Engine::Hearing.new(song.features)
       grid = hearing.grid
       return nil if grid.bars < 2
 

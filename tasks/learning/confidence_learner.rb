@@ -3,7 +3,7 @@
 require "yaml"
 
 module Learning
-  # Learns the curves of {Ethoscope::Confidence}: a logistic regression of right and wrong on the logit of the stated odds, one a kind.
+  # Learns the curves of {Ethoscope::Engine::Confidence}: a logistic regression of right and wrong on the logit of the stated odds, one a kind.
   class ConfidenceLearner
     STEPS = 3000
     RATE = 0.02
@@ -12,10 +12,10 @@ module Learning
     BINS = [0.0, 0.5, 0.7, 0.8, 0.9, 0.95, 1.001].freeze
 
     # @param song [Corpus::Song]
-    # @param confidence [Ethoscope::Confidence]
+    # @param confidence [Ethoscope::Engine::Confidence]
     # @return [Array] statements, see {Judge}
-    def self.measure(song, confidence: Ethoscope::Confidence.raw)
-      Judge.new(Ethoscope::Pipeline.new(song.features, confidence:).analysis.to_h, song.truth).statements
+    def self.measure(song, confidence: Ethoscope::Engine::Confidence.raw)
+      Judge.new(Ethoscope::Engine::Pipeline.new(song.features, confidence:).analysis.to_h, song.truth).statements
     end
 
     # @param measured [Array<Array>] statements of each song
@@ -41,7 +41,7 @@ module Learning
     private
 
     def fit(rows)
-      held = Numo::DFloat[*rows.map { |row| row[1].clamp(Ethoscope::Confidence::BOUNDS) }]
+      held = Numo::DFloat[*rows.map { |row| row[1].clamp(Ethoscope::Engine::Confidence::BOUNDS) }]
       logit = Numo::NMath.log(held / (1 - held))
       right = Numo::DFloat[*rows.map(&:last)]
       weights = { curve: Numo::DFloat[0.0, 1.0] }

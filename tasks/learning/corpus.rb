@@ -15,7 +15,7 @@ module Learning
       # Measured once and kept beside the temporary files, for the learners come back to them.
       def features
         kept = File.join(KEPT, "#{Digest::SHA1.hexdigest(path)}.features")
-        Store::FeaturesFile.read(kept) || Ethoscope::Features.of(recording).tap { |features| Store::FeaturesFile.write(features, kept) }
+        Store::FeaturesFile.read(kept) || Ethoscope::Engine::Features.of(recording).tap { |features| Store::FeaturesFile.write(features, kept) }
       end
     end
     KEPT = File.join(Dir.tmpdir, "ethoscope-learning")

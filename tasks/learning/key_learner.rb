@@ -17,7 +17,7 @@ module Learning
     # @param song [Corpus::Song]
     # @return [Array] rows as nested arrays, tonic, mode
     def self.measure(song)
-      hearing = Ethoscope::Hearing.new(song.features)
+      hearing = Ethoscope::Engine::Hearing.new(song.features)
       spans = song.truth[:keys].group_by { |key| key.values_at(:tonic, :mode) }
       tonic, mode = spans.max_by { |_, keys| keys.sum { |key| key[:end] - key[:start] } }.first
       [hearing.key_evidence.rows.to_a, Ethoscope::Harmony::PitchClass.parse(tonic), mode]

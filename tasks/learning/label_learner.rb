@@ -11,7 +11,7 @@ module Learning
     # @param song [Corpus::Song]
     # @return [Array<Array<Float>>] for each pair of sections its features, and 1.0 where both have one label, else 0.0
     def self.measure(song)
-      hearing = Ethoscope::Hearing.new(song.features)
+      hearing = Ethoscope::Engine::Hearing.new(song.features)
       edges = hearing.grid.bar_edges
       sections = song.truth[:sections].map { |section| [section[:label], bars(edges, section)] }.reject { |_, bars| bars.size < 2 }
       likeness = Likeness.new(hearing.bar_features, hearing.energy, sections.map(&:last), weights: {})

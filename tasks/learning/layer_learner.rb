@@ -9,7 +9,7 @@ module Learning
     # @param song [Corpus::Song]
     # @return [Hash{String => Array}] by role: rows of features with 1.0 or 0.0 at the end, one a bar
     def self.measure(song)
-      hearing = Ethoscope::Hearing.new(song.features)
+      hearing = Ethoscope::Engine::Hearing.new(song.features)
       measured = Ethoscope::Layers::Activity.new(song.features.short, hearing.notes, hearing.grid, hearing.drums).rows
       bars = hearing.grid.bar_edges.each_cons(2).to_a
       Judge::ROLES.to_h do |role, names|

@@ -39,9 +39,9 @@ class AssembliesTest < Ethoscope::TestCase
     start
 
     assert_equal(%w[Kick Keys], songs.first[:score][:parts].map { |part| part[:name] })
-    features = Ethoscope::Features.of(Ethoscope::Audio::Decoder.new(song_path).decode)
+    features = Ethoscope::Engine::Features.of(Ethoscope::Audio::Decoder.new(song_path).decode)
     sources = Ethoscope::Sources.new(stems: [], score: Ethoscope::Midi::ScoreReader.read(StemFiles.score), roles: {})
-    analysis = Ethoscope::Analysis.derived(features, Ethoscope::Corrections.none, sources)
+    analysis = Ethoscope::Analysis.of(features:, sources:)
 
     assert_in_delta 100.0, analysis.fetch(:tempo)[:bpm], 0.2
     assert_equal(%w[midi midi], analysis.fetch(:layers).select { |layer| layer[:source] == "midi" }.map { |layer| layer[:source] })

@@ -26,7 +26,7 @@ class ChangedTargetsTest < Ethoscope::TestCase
   end
 
   def work_in(bpm)
-    analysis = Ethoscope::Analysis.derived(Fixture.features, Ethoscope::Corrections.of(bpm: bpm.to_f))
+    analysis = Ethoscope::Analysis.of(features: Fixture.features, corrections: Ethoscope::Corrections.of(bpm: bpm.to_f))
     library.analyses.finish(library.derivation(library.references.find(@reference[:id]))[:id], JSON.generate(analysis.to_h))
   end
 

@@ -153,7 +153,7 @@ class TrustTest < Ethoscope::TestCase
   end
 
   def test_a_fault_of_the_core_is_told_as_one
-    Ethoscope::Annotations::ScaleUse.stub(:new, ->(*) { raise ArgumentError, "shape mismatch" }) do
+    Ethoscope::Sheet::ScaleUse.stub(:new, ->(*) { raise ArgumentError, "shape mismatch" }) do
       _, logged = capture_io { get_json("#{@path}/scale?tonic=C&mode=minor") }
 
       assert_problem 500, "unexpected", /Something went wrong inside/

@@ -63,7 +63,7 @@ class UnshowableTest < Ethoscope::TestCase
       send_json(:post, "/api/readings/#{current[:tempo]}/corrections", { value: { bpm: 100.0, changes: [{ at: 20.0, bpm: }] } })
 
       assert_equal 201, last_response.status
-      analysis = Ethoscope::Analysis.derived(Fixture.features, Ethoscope::Corrections.of(bpm: 100.0, tempo_changes: [{ at: 20.0, bpm: }]))
+      analysis = Ethoscope::Analysis.of(features: Fixture.features, corrections: Ethoscope::Corrections.of(bpm: 100.0, tempo_changes: [{ at: 20.0, bpm: }]))
       id = library.derivation(library.references.find(@whole[:id]))[:id]
       library.analyses.finish(id, JSON.generate(analysis.to_h))
 

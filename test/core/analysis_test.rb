@@ -40,7 +40,7 @@ class AnalysisTest < Ethoscope::TestCase
     told = []
     Analysis.of(Band.new(bpm: 120).bars(6, chords: %w[C], **Band::BACKBEAT).recording) { |stage, share| told << [stage, share] }
 
-    assert_equal Ethoscope::Pipeline::STAGES.keys, told.map(&:first)
+    assert_equal Ethoscope::Engine::Pipeline::STAGES.keys, told.map(&:first)
     assert_equal told.map(&:last).sort, told.map(&:last)
     assert_in_delta 1.0, told.last.last
   end
@@ -64,8 +64,8 @@ class AnalysisTest < Ethoscope::TestCase
   end
 
   def test_an_excerpt_names_no_bar_behind_its_last_one
-    sheet = Annotations::Sheet.new(@analysis,
-      [Annotations::Note.new(id: 1, aspect: "mark", value: { type: "idea", text: "late" }, from: 30.0, to: 31.0, source: "heard", state: "open", note: "")])
+    sheet = Sheet::SongSheet.new(@analysis,
+      [Sheet::Note.new(id: 1, aspect: "mark", value: { type: "idea", text: "late" }, from: 30.0, to: 31.0, source: "heard", state: "open", note: "")])
     [1, 3, 6, 11].each do |bars|
       part = Ethoscope::Excerpt.of(sheet.settled, bars).to_h
       named = bars_named(part.except(:score, :stems))

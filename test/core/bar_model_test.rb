@@ -42,14 +42,14 @@ class BarModelTest < Ethoscope::TestCase
   def test_every_feature_needs_a_weight
     table = Ethoscope::Signal::WeightTable.read(Rhythm::BarModel::WEIGHTS_FILE)
 
-    assert_equal [*Rhythm::BarFeatures::NAMES.map(&:to_s), "bias", "out"], table.rows
+    assert_equal [*Rhythm::HypothesisFeatures::NAMES.map(&:to_s), "bias", "out"], table.rows
     assert_raises(KeyError) { Rhythm::BarModel.new(Ethoscope::Signal::WeightTable.new(%w[mean scale straight], {})) }
   end
 
   private
 
   def hypothesis(value)
-    Rhythm::BarHypothesis.new(period: 0.5, meter: Rhythm::Meter.named("4/4"), first_downbeat: 0.0, features: [value] * Rhythm::BarFeatures::NAMES.size)
+    Rhythm::BarHypothesis.new(period: 0.5, meter: Rhythm::Meter.named("4/4"), first_downbeat: 0.0, features: [value] * Rhythm::HypothesisFeatures::NAMES.size)
   end
 
   def onset(samples) = Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.of(samples, RATE))

@@ -34,17 +34,17 @@ class BeatToolsTest < Ethoscope::TestCase
 
   def test_every_hypothesis_has_every_feature
     evidence, pulse = evidence_of((0...60).map { |beat| beat * 0.5 })
-    hypotheses = Rhythm::BarFeatures.new(evidence, pulse).hypotheses
+    hypotheses = Rhythm::HypothesisFeatures.new(evidence, pulse).hypotheses
 
     assert_operator hypotheses.size, :>, 100
-    assert(hypotheses.all? { |hypothesis| hypothesis.features.size == Rhythm::BarFeatures::NAMES.size && hypothesis.features.all?(&:finite?) })
+    assert(hypotheses.all? { |hypothesis| hypothesis.features.size == Rhythm::HypothesisFeatures::NAMES.size && hypothesis.features.all?(&:finite?) })
     assert_equal Rhythm::Meter::HEARD.map(&:name).sort, hypotheses.map { |hypothesis| hypothesis.meter.name }.uniq.sort
   end
 
   def test_of_a_recording_that_is_too_short_nothing_is_said
     evidence, pulse = evidence_of((0...8).map { |beat| beat * 0.5 }, seconds: 4)
 
-    assert_empty(Rhythm::BarFeatures.new(evidence, pulse).hypotheses.select { |hypothesis| hypothesis.period > 0.9 })
+    assert_empty(Rhythm::HypothesisFeatures.new(evidence, pulse).hypotheses.select { |hypothesis| hypothesis.period > 0.9 })
   end
 
   private
@@ -66,7 +66,7 @@ class BeatToolsTest < Ethoscope::TestCase
       samples[from...(from + 400)] += click * loud if from + 400 < samples.size
     end
     onset = Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.of(samples, RATE))
-    [Rhythm::Evidence.new(onset, clues(onset), Rhythm::TimeWarp.new(onset, 0.5), 0.5), Rhythm::Pulse.new(onset)]
+    [Rhythm::PulseEvidence.new(onset, clues(onset), Rhythm::TimeWarp.new(onset, 0.5), 0.5), Rhythm::Pulse.new(onset)]
   end
 
   # Harmony that never changes.

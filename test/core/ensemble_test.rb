@@ -13,11 +13,11 @@ class EnsembleTest < Ethoscope::TestCase
     (@stems ||= {})[[bars, bpm, lead_in, what]] ||= begin
       drums = what.slice(*PIECES.keys)
       band = Band.new(bpm:, lead_in:).bars(bars, chords: what[:chords], bass: what.fetch(:bass, false), **drums)
-      Features.of(band.recording)
+      Engine::Features.of(band.recording)
     end
   end
 
-  def self.mix = @mix ||= Features.of(Band.new(bpm: 100).bars(16, chords: CHORDS, **PIECES).recording)
+  def self.mix = @mix ||= Engine::Features.of(Band.new(bpm: 100).bars(16, chords: CHORDS, **PIECES).recording)
 
   def self.kick = stem(kick: PIECES[:kick])
 
@@ -28,7 +28,7 @@ class EnsembleTest < Ethoscope::TestCase
     Midi::ScoreReader.read(MidiFile.bytes([["Kick", 9, kick], ["Keys", 0, tones]], bpm:))
   end
 
-  def self.analysis(sources) = Analysis.derived(mix, Corrections.none, sources)
+  def self.analysis(sources) = Analysis.of(features: mix, sources:)
 
   def test_a_stem_from_the_same_start_lies_at_none
     found = Stems::Alignment.of(self.class.kick.short, self.class.mix.short)
@@ -92,7 +92,7 @@ class EnsembleTest < Ethoscope::TestCase
   end
 
   def test_the_count_of_a_score_leads_where_the_song_could_be_counted_so
-    rhythm = Hearing.new(self.class.mix).rhythm
+    rhythm = Engine::Hearing.new(self.class.mix).rhythm
     bars = rhythm.grid.downbeats.first
     { 100 => nil, 50 => 50.0, 200 => 200.0, 93 => nil }.each do |bpm, expected|
       quarters = bpm / 100.0
@@ -117,7 +117,7 @@ class EnsembleTest < Ethoscope::TestCase
 
   def test_the_table_of_layers_and_sections
     analysis = self.class.analysis(sources("kick" => self.class.stem(bars: 8, kick: PIECES[:kick])))
-    table = Layers::SectionTable.new(analysis.to_h.merge(sections: [{ first_bar: 1, bars: 8 }, { first_bar: 9, bars: 8 }], heard_layers: [painted])).rows
+    table = Sheet::SectionTable.new(analysis.to_h.merge(sections: [{ first_bar: 1, bars: 8 }, { first_bar: 9, bars: 8 }], heard_layers: [painted])).rows
     kick, melodica = %w[kick melodica].map { |name| table[:layers].find { |layer| layer[:name] == name } }
 
     assert_equal(%w[full absent], kick[:cells].map { |cell| cell[:state] })
@@ -129,7 +129,7 @@ class EnsembleTest < Ethoscope::TestCase
   def test_a_card_without_painting_hides_no_measured_layer_from_the_table
     card = painted.merge(name: "felt mallet", role: "kick", levels: [0] * 16)
     analysis = self.class.analysis(sources("kick" => self.class.kick))
-    names = Layers::SectionTable.new(analysis.to_h.merge(heard_layers: [card])).rows[:layers].map { |layer| layer[:name] }
+    names = Sheet::SectionTable.new(analysis.to_h.merge(heard_layers: [card])).rows[:layers].map { |layer| layer[:name] }
 
     assert_includes names, "kick"
     refute_includes names, "felt mallet"

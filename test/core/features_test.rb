@@ -4,7 +4,7 @@ require_relative "../test_helper"
 
 # What is measured once, kept in a file, and derived from again with corrections.
 class FeaturesTest < Ethoscope::TestCase
-  def features = @features ||= Ethoscope::Features.of(Fixture.band.recording)
+  def features = @features ||= Ethoscope::Engine::Features.of(Fixture.band.recording)
 
   def kept
     path = File.join(folder, "song.features")
@@ -13,7 +13,7 @@ class FeaturesTest < Ethoscope::TestCase
   end
 
   def test_kept_features_give_the_same_analysis
-    assert_equal Ethoscope::Pipeline.new(features).analysis, Ethoscope::Pipeline.new(Store::FeaturesFile.read(kept)).analysis
+    assert_equal Ethoscope::Engine::Pipeline.new(features).analysis, Ethoscope::Engine::Pipeline.new(Store::FeaturesFile.read(kept)).analysis
   end
 
   def test_a_file_that_is_missing_or_cut_off_or_of_another_layout_is_not_read
@@ -61,5 +61,5 @@ class FeaturesTest < Ethoscope::TestCase
 
   private
 
-  def derived(**corrections) = Ethoscope::Analysis.derived(features, Ethoscope::Corrections.of(**corrections))
+  def derived(**corrections) = Ethoscope::Analysis.of(features:, corrections: Ethoscope::Corrections.of(**corrections))
 end

@@ -10,7 +10,7 @@ class GapsTest < Ethoscope::TestCase
   def analysed_while_failing(owner, name)
     original = owner.method(name)
     owner.define_singleton_method(name) { |*| raise IndexError, "a fault on purpose" }
-    Analysis.derived(features, Corrections.none)
+    Analysis.of(features:)
   ensure
     owner.define_singleton_method(name, original)
   end

@@ -47,12 +47,12 @@ class LayerCardsTest < Ethoscope::TestCase
 
   private
 
-  def overlay(painted) = Ethoscope::Layers::Overlay.new(MEASURED, painted).then { |both| [both.measured, both.painted].map { |list| list.map { |layer| layer[:name] } } }
+  def overlay(painted) = Ethoscope::Sheet::LayerOverlay.new(MEASURED, painted).then { |both| [both.measured, both.painted].map { |list| list.map { |layer| layer[:name] } } }
 
   def own(name, role, levels) = { name:, role:, levels: }
 
   def card_of(name, stems: [], score: nil)
     sections = [["verse", 1], ["chorus", 5], ["verse", 9]].map { |label, first_bar| { label:, first_bar: } }
-    Ethoscope::Layers::MeasuredCard.new({ meter: "4/4", key: { tonic: "F" }, sections:, stems:, score: }, name).to_h
+    Ethoscope::Sheet::MeasuredCard.new({ meter: "4/4", key: { tonic: "F" }, sections:, stems:, score: }, name).to_h
   end
 end

@@ -5,7 +5,7 @@ require_relative "../test_helper"
 # Dependencies run one way: web, api, store and jobs, core.
 class LayersOfCodeTest < Ethoscope::TestCase
   ROOT = File.expand_path("../..", __dir__)
-  OUTWARD = /\b(Sinatra|Rack|Puma|Sequel|SQLite3|Api|Store|Jobs|Cli)\b|["'](sinatra|rack|puma|sequel|sqlite3)/
+  OUTWARD = /\b(Sinatra|Rack|Puma|Sequel|SQLite3|Api|Store|Work|Jobs|Cli)\b|["'](sinatra|rack|puma|sequel|sqlite3)/
 
   def test_the_core_refers_to_no_web_no_store_and_no_front_end
     offenders = sources("lib").select { |_, code| code.match?(OUTWARD) }.map(&:first)
@@ -25,6 +25,16 @@ class LayersOfCodeTest < Ethoscope::TestCase
     assert_empty offenders
   end
 
+  def test_use_cases_know_no_web
+    offenders = sources("app/work").select { |_, code| code.match?(/\b(Sinatra|Rack|Api|Jobs|Cli)\b/) }.map(&:first)
+
+    assert_empty offenders
+  end
+
+  def test_the_demo_is_seeded_without_the_web
+    refute_match(/\bApi\b/, File.read(File.join(ROOT, "demo/seed.rb")))
+  end
+
   def test_background_work_does_not_know_the_api
     offenders = sources("app/jobs").select { |_, code| code.match?(/\b(Sinatra|Rack|Api|Cli)\b/) }.map(&:first)
 
@@ -38,9 +48,56 @@ class LayersOfCodeTest < Ethoscope::TestCase
   end
 
   def test_what_rests_on_results_never_touches_audio
-    offenders = sources("lib/ethoscope/{profile,checklist,readings,annotations,calculators,export,midi}").select { |_, code| code.match?(/\b(Audio|Signal|Numo)\b/) }.map(&:first)
+    rooms = "{profile,checklist,readings,sheet,measures,calculators,export,midi}"
+    offenders = sources("lib/ethoscope/#{rooms}").select { |_, code| code.match?(/\b(Audio|Signal|Numo)\b/) }.map(&:first)
 
     assert_empty offenders
+  end
+
+  # Which rooms of the core may know of which: those that a folder builds on. What is not named is plain help (values, errors, forms).
+  ROOMS = {
+    "signal" => [], "audio" => %w[Signal], "rhythm" => %w[Signal], "harmony" => %w[Signal], "form" => %w[Signal Rhythm Harmony],
+    "layers" => %w[Signal Rhythm Harmony Form], "midi" => %w[Layers Harmony Rhythm], "stems" => %w[Signal Audio Rhythm Harmony Form Layers],
+    "ensemble" => %w[Signal Audio Rhythm Harmony Form Layers Stems Midi], "techniques" => %w[Signal Audio Rhythm Harmony Form Layers Stems Midi Ensemble],
+    "engine" => %w[Signal Audio Rhythm Harmony Form Layers Stems Midi Ensemble Techniques Schema], "schema" => %w[Audio Rhythm Harmony Form Layers Techniques],
+    "readings" => %w[Rhythm Harmony Layers], "sheet" => %w[Rhythm Harmony Form Layers Readings], "measures" => %w[Rhythm Harmony Form Layers Readings Sheet],
+    "profile" => %w[Rhythm Harmony Layers Readings Techniques Measures], "checklist" => %w[Rhythm Harmony Readings Techniques Measures Profile],
+    "export" => %w[Rhythm Harmony Midi Measures], "calculators" => [],
+    "contract" => %w[Rhythm Harmony Layers Readings Techniques Sheet Measures Checklist Export]
+  }.freeze
+
+  def test_each_room_of_the_core_knows_only_what_it_is_built_on
+    names = ROOMS.keys.map(&:capitalize)
+    ROOMS.each do |folder, allowed|
+      known = sources("lib/ethoscope/#{folder}").flat_map { |_, code| code.scan(/(?<![\w:])(?:Ethoscope::)?(#{names.join("|")})(?=::|\.)/).flatten }.uniq
+
+      assert_empty known - allowed - [folder.capitalize], folder
+    end
+  end
+
+  def test_every_folder_of_the_core_is_a_room
+    assert_equal ROOMS.keys.sort, Dir.children(File.join(ROOT, "lib/ethoscope")).select { |name| File.directory?(File.join(ROOT, "lib/ethoscope", name)) }.sort
+  end
+
+  def test_profile_and_checklist_read_songs_through_measures_only
+    offenders = sources("lib/ethoscope/{profile,checklist}").select { |_, code| code.match?(/\b(Analysis|Sheet|Engine)\b|\.data\b|to_h\[/) }.map(&:first)
+
+    assert_empty offenders
+  end
+
+  def test_each_detector_is_in_a_file_named_after_its_kind_and_has_an_entry
+    Techniques::Library.detectors.each do |detector|
+      assert_path_exists File.join(ROOT, "lib/ethoscope/techniques/detectors/#{detector::KIND}.rb")
+      refute_nil Techniques::Library.entry(detector::KIND), detector::KIND
+    end
+  end
+
+  # Classes of one short name in neighbouring folders get names that tell them apart.
+  def test_no_two_rooms_of_the_engine_have_a_class_of_one_name
+    files = %w[signal audio rhythm harmony form layers midi stems ensemble techniques engine].flat_map { |folder| Dir.glob(File.join(ROOT, "lib/ethoscope", folder, "*.rb")) }
+    twice = files.group_by { |path| File.basename(path) }.select { |_, paths| paths.size > 1 }
+
+    assert_empty twice.keys
   end
 
   def test_all_classes_load

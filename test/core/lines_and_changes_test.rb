@@ -58,7 +58,7 @@ class LinesAndChangesTest < Ethoscope::TestCase
   end
 
   def test_boundary_features_stand_out_where_everything_changes
-    hearing = Ethoscope::Hearing.new(Ethoscope::Features.of(Fixture.band.recording))
+    hearing = Ethoscope::Engine::Hearing.new(Ethoscope::Engine::Features.of(Fixture.band.recording))
     rows = hearing.boundary_features.rows
     energy = Form::BoundaryFeatures::NAMES.index("energy step")
 

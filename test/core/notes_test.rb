@@ -55,7 +55,7 @@ class NotesTest < Ethoscope::TestCase
 
   def test_harmonic_change_peaks_where_the_chord_turns
     long = long_time([[60, 0, 2], [64, 0, 2], [65, 2, 4], [69, 2, 4]])
-    change = Harmony::Change.new(Ethoscope::Signal::LogSpectra.of(long, 0.0))
+    change = Harmony::HarmonicChange.new(Ethoscope::Signal::LogSpectra.of(long, 0.0))
 
     assert_in_delta 2.0, change.treble.max_index / long.rate, 0.2
     assert_operator change.treble[(1.0 * long.rate).round], :<, change.treble.max / 3

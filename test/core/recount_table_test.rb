@@ -49,8 +49,8 @@ class RecountTableTest < Ethoscope::TestCase
 
   def test_an_analysis_tells_what_could_not_be_kept_and_its_sheet_can_be_read
     [[22.0, 150.0], [36.9, 30.0], [400.0, 90.0]].each do |at, bpm|
-      analysis = Analysis.derived(Fixture.features, Corrections.of(tempo_changes: [{ at:, bpm: }]))
-      sheet = Annotations::Sheet.new(analysis, [])
+      analysis = Analysis.of(features: Fixture.features, corrections: Corrections.of(tempo_changes: [{ at:, bpm: }]))
+      sheet = Sheet::SongSheet.new(analysis, [])
       data = sheet.analysis.to_h
 
       assert_operator data[:beats].last, :<, data[:end]
@@ -58,7 +58,7 @@ class RecountTableTest < Ethoscope::TestCase
       assert_equal data[:bars].size + 1, sheet.timeline.place(data[:end]).first
       assert_equal at > 30, data[:gaps].any?
     end
-    gap = Analysis.derived(Fixture.features, Corrections.of(tempo_changes: [{ at: 400.0, bpm: 90.0 }])).fetch(:gaps).first
+    gap = Analysis.of(features: Fixture.features, corrections: Corrections.of(tempo_changes: [{ at: 400.0, bpm: 90.0 }])).fetch(:gaps).first
 
     assert_equal ["90.00 BPM from bar 16 on", nil], gap.values_at(:what, :fault)
     assert_match(/no whole bar/, gap[:reason])
@@ -68,8 +68,8 @@ class RecountTableTest < Ethoscope::TestCase
     data = Fixture.analysis.to_h
     odd = data.merge(beats: data[:beats] + [data[:end], data[:end] + 0.5])
 
-    assert_equal [16, 4.5], Annotations::Timeline.new(odd).place(data[:end] - 0.25)
-    assert_equal 16, Annotations::Sheet.new(Analysis.new(odd), []).analysis.bars
+    assert_equal [16, 4.5], Sheet::Timeline.new(odd).place(data[:end] - 0.25)
+    assert_equal 16, Sheet::SongSheet.new(Analysis.new(odd), []).analysis.bars
   end
 
   private

@@ -27,10 +27,10 @@ class RecountTest < Ethoscope::TestCase
   end
 
   def test_sections_tempo_and_keys_that_a_person_set_are_derived
-    features = Features.of(Fixture.band.recording)
+    features = Engine::Features.of(Fixture.band.recording)
     corrections = Corrections.of(key: { tonic: "A", mode: "minor" }, modulations: [{ at: Fixture.analysis.fetch(:bars)[8][:start], tonic: "C", mode: "major" }],
       sections: [{ label: "verse", letter: "A", start: 0.0 }, { label: "drop", letter: "B", start: Fixture.analysis.fetch(:bars)[8][:start] }])
-    data = Analysis.derived(features, corrections).to_h
+    data = Analysis.of(features:, corrections:).to_h
 
     assert_equal([["verse", 1, 8], ["drop", 9, 8]], data[:sections].map { |section| section.values_at(:label, :first_bar, :bars) })
     assert_equal([1, 9], data[:drums].map { |pattern| pattern[:first_bar] })

@@ -14,7 +14,7 @@ class SceneTest < Ethoscope::TestCase
       band.bars(4, chords: %w[C], dull: true, bass: false).bars(4, chords: %w[C], wide: true, kick: [0, 1, 2, 3], snare: [1, 3], hats: HALF)
       edges = (0..32).map { |beat| band.time_of_bar(1) + (beat * 0.5) }
       grid = Ethoscope::Rhythm::BeatGrid.new(edges:, pickup: 0, meter: Ethoscope::Rhythm::Meter.named("4/4"))
-      Techniques::Scene.new(grid:, sections: [], features: Ethoscope::Features.of(band.recording))
+      Techniques::Scene.new(grid:, sections: [], features: Ethoscope::Engine::Features.of(band.recording))
     end
   end
 
@@ -40,7 +40,7 @@ class SceneTest < Ethoscope::TestCase
   end
 
   def test_the_better_source_tells_who_plays
-    players = Techniques::Players.new(grid: Stage.grid, bass: [Ethoscope::Harmony::BassNote.new(pitch: 36, first: 0, last: 2, tone: "root")]).all
+    players = Ensemble::Players.new(grid: Stage.grid, bass: [Ethoscope::Harmony::BassNote.new(pitch: 36, first: 0, last: 2, tone: "root")]).all
 
     assert_equal([["bass", "mix", [0.0], [1.0]]], players.map { |player| [player.role, player.source, player.events.map(&:beat), player.events.map(&:beats)] })
     scene = Stage.scene(players: [*players, Stage.player("kick", Stage.strokes([0, 2]))])
@@ -69,7 +69,7 @@ class SceneTest < Ethoscope::TestCase
   end
 
   def test_every_detector_looks_for_an_entry_and_says_so
-    kinds = Techniques::Library::DETECTORS.map { |detector| detector::KIND }
+    kinds = Techniques::Library.detectors.map { |detector| detector::KIND }
 
     assert_equal kinds.size, kinds.uniq.size
     assert_equal kinds.sort, Techniques::Library.entries.select(&:searched).map(&:kind).sort

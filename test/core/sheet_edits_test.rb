@@ -4,9 +4,9 @@ require_relative "../test_helper"
 
 # Edits of chords, sections and the count of bars.
 class SheetEditsTest < Ethoscope::TestCase
-  include Ethoscope::Annotations
+  include Ethoscope::Sheet
 
-  def data = @data ||= Sheet.new(Fixture.analysis, []).analysis.to_h
+  def data = @data ||= SongSheet.new(Fixture.analysis, []).analysis.to_h
 
   def list(entries = nil) = SectionList.new(data, entries)
 

@@ -18,7 +18,7 @@ class TimelineTest < Ethoscope::TestCase
   def each_timeline
     METERS.product([0, 1]).each do |meter, pickup|
       data = data(meter, pickup:)
-      yield Annotations::Timeline.new(data), data, "#{meter}, #{pickup} before bar 1"
+      yield Sheet::Timeline.new(data), data, "#{meter}, #{pickup} before bar 1"
     end
   end
 
@@ -64,13 +64,13 @@ class TimelineTest < Ethoscope::TestCase
   end
 
   def test_bars_that_are_not_there_are_refused_with_those_that_are
-    timeline = Annotations::Timeline.new(data("4/4"))
+    timeline = Sheet::Timeline.new(data("4/4"))
 
     [0, -1, 14, 900].each { |bar| assert_match(/bars run from 1 to 12/, assert_raises(Errors::Unfit) { timeline.seconds(bar) }.message) }
   end
 
   def test_moments_outside_the_song_belong_to_its_ends
-    timeline = Annotations::Timeline.new(data("3/4"))
+    timeline = Sheet::Timeline.new(data("3/4"))
 
     assert_equal [1, 12], [timeline.bar_near(-40.0), timeline.bar_near(4000.0)]
     assert_equal [12, 12], timeline.bar_run(3000.0, 4000.0)
@@ -78,14 +78,14 @@ class TimelineTest < Ethoscope::TestCase
   end
 
   def test_edits_of_chords_leave_a_line_without_holes_or_laps
-    sheet = Annotations::Sheet.new(Fixture.analysis, [])
-    edits = Annotations::ChordEdits.new(sheet.analysis.to_h)
+    sheet = Sheet::SongSheet.new(Fixture.analysis, [])
+    edits = Sheet::ChordEdits.new(sheet.analysis.to_h)
     [edits.name(bar: 3, symbol: "Dm9", beat: 2.0, beats: 5.0), edits.split(bar: 2, beat: 3.0), edits.merge(bar: 1), edits.repeat(bar: 1, bars: 2, to_bar: 5, last_bar: 12),
      edits.decide(bar: 4, state: "refuted")].each_with_index do |entries, i|
       notes = entries.compact.map do |entry|
-        Annotations::Note.new(id: i, aspect: "chord", note: "", source: "heard", state: entry[:state] || "open", **entry.slice(:value, :from, :to))
+        Sheet::Note.new(id: i, aspect: "chord", note: "", source: "heard", state: entry[:state] || "open", **entry.slice(:value, :from, :to))
       end
-      chords = Annotations::Sheet.new(Fixture.analysis, notes).analysis.fetch(:chords)
+      chords = Sheet::SongSheet.new(Fixture.analysis, notes).analysis.fetch(:chords)
 
       chords.each_cons(2) { |one, other| assert_in_delta one[:end], other[:start], 0.02, "edit #{i}" }
       assert_in_delta sheet.analysis.fetch(:chords).sum { |chord| chord[:beats] }, chords.sum { |chord| chord[:beats] }, 0.5, "edit #{i}"

@@ -20,13 +20,20 @@ module Application
   # Sends JSON from a page of the application.
   def send_json(verb, path, body = {})
     public_send(verb, path, JSON.generate(body), "CONTENT_TYPE" => "application/json", "HTTP_HOST" => "127.0.0.1")
-    answer
+    as_declared
   end
 
   def get_json(path)
     get(path, {}, "HTTP_HOST" => "127.0.0.1")
-    answer
+    as_declared
   end
+
+  # Every answer that a test gets is held to the contract.
+  def as_declared
+    answer.tap { |data| assert_empty Api::Contract.problems(last_request.request_method, last_request.path.delete_prefix("/api"), data) if last_response.successful? && json? }
+  end
+
+  def json? = last_response.content_type.to_s.start_with?("application/json") && !last_request.path.end_with?(".json")
 
   def answer = JSON.parse(last_response.body, symbolize_names: true)
 

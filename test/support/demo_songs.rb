@@ -22,11 +22,11 @@ module DemoSongs
       first = heard[:chords].find { |chord| chord[:degree] }
       notes = [note("mark", { type: "idea", text: "A bell here." }, heard[:bars][2], heard[:bars][3]),
                note("chord", { symbol: first[:symbol], voicing: %w[C3 Eb4 G4] }, first, first)]
-      [name, Ethoscope::Annotations::Sheet.new(Ethoscope::Analysis.from_h(heard), notes).settled]
+      [name, Ethoscope::Sheet::SongSheet.new(Ethoscope::Analysis.from_h(heard), notes).settled]
     end
   end
 
-  def note(aspect, value, from, to) = Ethoscope::Annotations::Note.new(id: 1, aspect:, value:, source: "heard", state: "open", note: "", from: from[:start], to: to[:end])
+  def note(aspect, value, from, to) = Ethoscope::Sheet::Note.new(id: 1, aspect:, value:, source: "heard", state: "open", note: "", from: from[:start], to: to[:end])
 
   def read(path) = JSON.parse(File.read(path), symbolize_names: true)
 end

@@ -11,9 +11,9 @@ module Fixture
         .bars(4, chords: %w[Am F C G], **Band::BACKBEAT).bars(4, chords: %w[Dm E7], gain: 1.6, wide: true, **Band::BACKBEAT)
   end
 
-  def features = @features ||= Ethoscope::Features.of(band.recording)
+  def features = @features ||= Ethoscope::Engine::Features.of(band.recording)
 
-  def analysis = @analysis ||= Ethoscope::Analysis.derived(features, Ethoscope::Corrections.none)
+  def analysis = @analysis ||= Ethoscope::Analysis.of(features:)
 
   # The same analysis with other parts.
   def varied(**parts) = Ethoscope::Analysis.from_h(analysis.to_h.merge(parts))

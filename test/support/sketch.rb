@@ -60,7 +60,7 @@ class Sketch
     Ethoscope::Audio::Recording.new(channels: Numo::SFloat.vstack(@channels.map { |channel| channel * (0.7 / top) }), rate: RATE)
   end
 
-  def features = @features ||= Ethoscope::Features.of(recording)
+  def features = @features ||= Ethoscope::Engine::Features.of(recording)
 
   # The sketch as a stem of its role.
   def sound(role, name = role)

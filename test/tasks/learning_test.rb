@@ -105,7 +105,7 @@ class LearningTest < Ethoscope::TestCase
   def test_confidence_is_drawn_to_the_share_that_is_right
     boastful = Array.new(200) { |i| ["key", 0.95, i % 10 < 7 ? 1.0 : 0.0] }
     learner = Learning::ConfidenceLearner.new([boastful])
-    confidence = Ethoscope::Confidence.new(learner.learn)
+    confidence = Ethoscope::Engine::Confidence.new(learner.learn)
 
     assert_in_delta 0.7, confidence.of(:key, 0.95), 0.05
     assert_in_delta 0.42, confidence.of(:tempo, 0.42)
@@ -138,7 +138,7 @@ class LearningTest < Ethoscope::TestCase
 
   private
 
-  def bar_features = Rhythm::BarFeatures::NAMES.size
+  def bar_features = Rhythm::HypothesisFeatures::NAMES.size
 
   # Ten hypotheses a song, of which the one with the largest fourth feature is right.
   def songs(count, seed: 9)

@@ -6,6 +6,8 @@ module Ethoscope
     #
     #   Recording.new(channels: Numo::SFloat[[0, 0.5, 0]], rate: 44_100).duration
     class Recording
+      # Quieter than this peak is silence: -80 dBFS.
+      SILENT_PEAK = 1e-4
       # Of channels in opposite phase less than this share of one channel's energy is left.
       CANCELLED = 1e-4
 

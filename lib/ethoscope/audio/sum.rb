@@ -19,7 +19,7 @@ module Ethoscope
           total = added(total, recording.channels)
         end
         peak = total.empty? ? 0.0 : total.abs.max
-        raise Errors::SilentAudio, "All stems are silent. Export them again." if peak < Features::SILENT_PEAK
+        raise Errors::SilentAudio, "All stems are silent. Export them again." if peak < Recording::SILENT_PEAK
 
         Recording.new(channels: peak > PEAK ? total * (PEAK / peak) : total, rate:)
       end

@@ -4,7 +4,13 @@ module Ethoscope
   module Checklist
     # What a plan is made for: the aim (exact or not), tempo (BPM) and key of the new track, the meter, how many semitones everything moves, how many bars
     # and songs it comes from, whether it comes from a profile, and what gives the library's entry of a kind of technique.
-    Brief = Value.of(:exact, :bpm, :key, :meter, :shift, :bars, :songs, :profile, :entries) do
+    Brief = Value.of(:exact, :bpm, :key, :meter, :shift, :bars, :songs, :profile, :entries)
+
+    # Reckons with it.
+    class Brief
+      # An exact remake, something in the style of, or study only.
+      AIMS = %w[exact style study].freeze
+
       # @return [Float] length of a bar in seconds; two where no tempo is known
       def bar_seconds = bpm ? 60.0 / bpm * Rhythm::Meter.named(meter).beats : 2.0
 

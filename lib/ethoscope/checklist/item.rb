@@ -5,7 +5,12 @@ module Ethoscope
     # Something to do: what is to be reached in words with its tolerance, the targets that an attempt is measured against (none where only the ear can
     # tell), a time box, a fallback, and the reading it came from. about says what of the reading it rests on, such as "layer:bass",
     # "technique:pedal" or "section:9", nil for all of it.
-    Item = Value.of(:stage, :title, :target, :tolerance, :targets, :minutes, :steps, :fallback, :from, :about) do
+    Item = Value.of(:stage, :title, :target, :tolerance, :targets, :minutes, :steps, :fallback, :from, :about)
+
+    # Knows what tells it from others.
+    class Item
+      STATES = %w[open done skipped].freeze
+
       # @return [Array] what tells it from the other items of a plan, whatever its figures are
       def identity = self.class.identity(stage, title, targets)
 

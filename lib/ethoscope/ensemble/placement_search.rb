@@ -21,7 +21,7 @@ module Ethoscope
       Axis = Value.of(:kind, :scale, :rate, :times, :reach, :step)
 
       # @param score [Midi::Score]
-      # @param features [Features]
+      # @param features [Engine::Features]
       # @param grid [Rhythm::BeatGrid]
       def initialize(score, features, grid)
         @score = score

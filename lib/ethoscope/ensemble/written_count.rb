@@ -13,7 +13,7 @@ module Ethoscope
       USUAL_METER = "4/4"
 
       # @param score [Midi::Score]
-      # @param features [Features] of the mix
+      # @param features [Engine::Features] of the mix
       # @param rhythm [Rhythm::Result] as heard
       def initialize(score, features, rhythm)
         @score = score

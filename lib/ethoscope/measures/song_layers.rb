@@ -22,7 +22,7 @@ module Ethoscope
 
       # @return [Array<Hash>] absent, thin or full, for each layer and section
       def plays
-        table = Ethoscope::Layers::SectionTable.new(@song.data.merge(heard_layers: []))
+        table = Ethoscope::Sheet::SectionTable.new(@song.data.merge(heard_layers: []))
         table.rows[:layers].flat_map do |row|
           layer = @song.data[:layers].find { |one| one[:name] == row[:name] }
           @song.sections.zip(row[:cells]).map { |section, cell| told(layer, cell[:state], Place.of_layer(layer).within(section)) }

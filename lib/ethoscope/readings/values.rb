@@ -15,6 +15,7 @@ module Ethoscope
       PURPOSES = ["lead", "support", "ear candy", "glue"].freeze
       GIVES = %w[body attack air width].freeze
       OWNED = %w[have need substitute].freeze
+      MARK_TYPES = %w[technique transition oddity question idea].freeze
       TEXTS = %i[sound register articulation pattern variations pan width sends automation made_from lost shared].freeze
 
       TEXT = Forms.schema { required(:text).filled(:string, max_size?: 300) }
@@ -99,7 +100,7 @@ module Ethoscope
       end
 
       MARK = Forms.schema do
-        required(:type).filled(:string, included_in?: %w[technique transition oddity question idea])
+        required(:type).filled(:string, included_in?: MARK_TYPES)
         required(:text).filled(:string, max_size?: 500)
         optional(:layer_id).maybe(:integer)
       end

@@ -16,10 +16,10 @@ module Ethoscope
       # @return [BarModel] with the weights that ship with Ethoscope
       def self.shipped = @shipped ||= new(Signal::WeightTable.read(WEIGHTS_FILE))
 
-      # @param table [Signal::WeightTable] rows BarFeatures::NAMES, "bias" and "out"; columns "mean", "scale", "straight" and hidden units
+      # @param table [Signal::WeightTable] rows HypothesisFeatures::NAMES, "bias" and "out"; columns "mean", "scale", "straight" and hidden units
       # @raise [KeyError] when a weight is missing
       def initialize(table)
-        names = BarFeatures::NAMES.map(&:to_s)
+        names = HypothesisFeatures::NAMES.map(&:to_s)
         hidden = table.columns - %w[mean scale straight]
         @mean, @scale, @straight = %w[mean scale straight].map { |column| table.block(names, [column]).transpose.dup }
         @into = table.block(names, hidden)

@@ -14,7 +14,7 @@ module Ethoscope
       # @return [Hash{Symbol => Array<Float>}] by curve, the mean beat
       attr_reader :mean
 
-      # @param evidence [Evidence]
+      # @param evidence [PulseEvidence]
       # @param start [Float] musical seconds of the first beat
       # @param period [Float] musical seconds
       # @param beats [Integer] number of beats

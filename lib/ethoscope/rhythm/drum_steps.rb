@@ -5,6 +5,8 @@ module Ethoscope
     # Reads step patterns off a mix with {StrokeModel}
     # (bar-synchronous drum patterns after Dixon, Gouyon & Widmer, "Towards characterisation of music via rhythmic patterns", ISMIR 2004).
     class DrumSteps
+      # A stroke is taken for one when it is more likely than this.
+      LIKELY = 0.5
       PIECES = StrokeModel::PIECES
       # A stroke is more likely than this; a ghost stroke lies more than this (natural log) under the piece's usual strokes.
       STROKE = 0.5

@@ -20,7 +20,7 @@ module Ethoscope
       # How far an off-beat must rise above the quiet part of the fold to be one.
       PRESENT = 1.35
 
-      # @param evidence [Evidence]
+      # @param evidence [PulseEvidence]
       # @param hypothesis [BarHypothesis]
       # @return [Swing] unit "8th" or "16th"
       def self.measure(evidence, hypothesis)

@@ -38,7 +38,7 @@ module Ethoscope
       end
       private_class_method :double
 
-      def self.feature(hypothesis, name) = hypothesis.features[BarFeatures::NAMES.index(name)]
+      def self.feature(hypothesis, name) = hypothesis.features[HypothesisFeatures::NAMES.index(name)]
       private_class_method :feature
     end
   end

@@ -4,8 +4,8 @@ module Ethoscope
   class Schema
     # Sections, bars, layers, what changes, techniques.
     class FormPart
-      # @param findings [Findings]
-      # @param confidence [Confidence]
+      # @param findings [Engine::Findings]
+      # @param confidence [Engine::Confidence]
       def initialize(findings, confidence)
         @found = findings
         @confidence = confidence
@@ -13,10 +13,12 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        { sections: @found.sections.map { |section| section.to_h.merge(confidence: @confidence.of(:section, section.confidence)) }, novelty: @found.novelty, bars:,
-          layers: @found.layers.map { |layer| layer_part(layer) }, untold_roles: Layers::Activity::UNTOLD - @found.layers.map(&:role), changes: @found.changes, phrase_bars: Form::Changes.phrase(@found.changes),
+        { sections: @found.parts.sections.map { |section| section.to_h.merge(confidence: @confidence.of(:section, section.confidence)) }, novelty: @found.parts.novelty, bars:,
+          layers: @found.playing.layers.map do |layer|
+            layer_part(layer)
+          end, untold_roles: Layers::Activity::UNTOLD - @found.playing.layers.map(&:role), changes: @found.playing.changes, phrase_bars: Form::Changes.phrase(@found.playing.changes),
           techniques: @found.sightings.map { |sighting| { name: Techniques::Library.entry(sighting.kind).name }.merge(sighting.to_h) },
-          stems: @found.stems, score: @found.score, told_by: @found.told_by, gaps: @found.gaps.map(&:to_h) }
+          stems: @found.stems, score: @found.score, told_by:, gaps: @found.gaps.map(&:to_h) }
       end
 
       private
@@ -24,10 +26,17 @@ module Ethoscope
       # Only what is told of the mix needs its confidence put right.
       def layer_part(layer) = layer.source == "mix" ? layer.to_h.merge(confidence: @confidence.of(:"layer_#{layer.role}", layer.confidence)) : layer.to_h
 
+      # Which source led.
+      def told_by
+        { count: @found.count.source, chords: @found.chords.source, bass: @found.playing.bass_source, drums: @found.count.ensemble.drum_source }
+      end
+
       def bars
         tempos = @found.grid.bar_tempos
+        energy = @found.count.hearing.energy
+        side = @found.count.hearing.side
         @found.grid.bar_edges.each_cons(2).with_index.map do |(from, to), i|
-          { bar: i + 1, start: from, end: to, energy: @found.energy[i], width: @found.side[i], bpm: tempos[i] }
+          { bar: i + 1, start: from, end: to, energy: energy[i], width: side[i], bpm: tempos[i] }
         end
       end
     end

@@ -4,8 +4,8 @@ module Ethoscope
   class Schema
     # Tuning, key, chords and loops.
     class HarmonyPart
-      # @param findings [Findings]
-      # @param confidence [Confidence]
+      # @param findings [Engine::Findings]
+      # @param confidence [Engine::Confidence]
       def initialize(findings, confidence)
         @found = findings
         @confidence = confidence
@@ -17,22 +17,26 @@ module Ethoscope
         tuning = @found.features.tuning
         { tuning_cents: tuning.cents,
           tuning: { cents: tuning.cents, confidence: tuning.confidence, a4: (440 * (2**(tuning.cents / 1200))).round(1), histogram: tuning.histogram },
-          key: key_part, pitch_classes:, chords: chords, loop: @found.loop&.described(key), loops: @found.loops.map { |letters, loop| loop.described(key).merge(letters:) },
-          cadences: @found.cadences }
+          key: key_part, pitch_classes:, chords:, loop: @found.parts.loop&.described(key), loops:,
+          cadences: @found.parts.cadences }
       end
 
       private
 
-      def key = @found.key
+      def loops = @found.parts.loops.map { |letters, loop| loop.described(key).merge(letters:) }
+
+      def keys = @found.parts.keys
+
+      def key = keys.key
 
       def key_part
-        return nil if @found.keys.empty?
+        return nil if keys.candidates.empty?
 
-        best, *rest = @found.keys.map { |candidate| named(candidate.key).merge(odds: candidate.odds) }
-        named(key).merge(confidence: @confidence.of(:key, @found.key_confidence), signature: key.signature, rivals: rivals(best, rest),
-          scale: key.scale.map { |note| key.spell(note) }, pentatonic: @found.pentatonic,
-          stretches: @found.key_stretches.map { |stretch| named(stretch.key).merge(stretch.to_h.except(:key)) },
-          outside: @found.outside.map { |note| { note: key.spell(note.pitch_class), share: note.share, bars: note.bars } })
+        best, *rest = keys.candidates.map { |candidate| named(candidate.key).merge(odds: candidate.odds) }
+        named(key).merge(confidence: @confidence.of(:key, keys.confidence), signature: key.signature, rivals: rivals(best, rest),
+          scale: key.scale.map { |note| key.spell(note) }, pentatonic: keys.pentatonic,
+          stretches: keys.stretches.map { |stretch| named(stretch.key).merge(stretch.to_h.except(:key)) },
+          outside: @found.parts.outside.map { |note| { note: key.spell(note.pitch_class), share: note.share, bars: note.bars } })
       end
 
       def named(key) = { tonic: key.tonic, mode: key.mode }
@@ -41,7 +45,7 @@ module Ethoscope
       def rivals(best, rest) = (best.slice(:tonic, :mode) == named(key) ? rest : [best, *rest]).first(5)
 
       def pitch_classes
-        all, bass = [@found.recognizer.treble, @found.recognizer.bass].map { |chroma| shares(chroma.mean(axis: 0)) }
+        all, bass = [@found.count.hearing.recognizer.treble, @found.count.hearing.recognizer.bass].map { |chroma| shares(chroma.mean(axis: 0)) }
         { all:, bass: }
       end
 
@@ -51,7 +55,7 @@ module Ethoscope
       end
 
       def chords
-        @found.spans.each_with_index.map { |span, i| chord(span, following(i)).merge(written: written(@found.voicings[i] || [])) }
+        @found.chords.spans.each_with_index.map { |span, i| chord(span, following(i)).merge(written: written(@found.chords.voicings[i] || [])) }
       end
 
       # Names with octaves, middle C being C4.
@@ -59,13 +63,13 @@ module Ethoscope
 
       # Degrees count from the key that holds in their bar.
       def key_in(bar)
-        return key if @found.key_stretches.size < 2
+        return key if keys.stretches.size < 2
 
-        @found.key_stretches.find { |stretch| bar.between?(stretch.first_bar, stretch.last_bar) }&.key || key
+        keys.stretches.find { |stretch| bar.between?(stretch.first_bar, stretch.last_bar) }&.key || key
       end
 
       # The next chord that sounds.
-      def following(index) = @found.spans.drop(index + 1).map(&:chord).reject(&:none?).first
+      def following(index) = @found.chords.spans.drop(index + 1).map(&:chord).reject(&:none?).first
 
       def chord(span, following)
         bar, beat = @found.grid.place(span.first)

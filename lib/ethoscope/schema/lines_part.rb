@@ -4,7 +4,7 @@ module Ethoscope
   class Schema
     # The bass line and the clear high lines.
     class LinesPart
-      # @param findings [Findings]
+      # @param findings [Engine::Findings]
       def initialize(findings, _confidence)
         @found = findings
         @edges = findings.grid.half_beat_edges
@@ -12,15 +12,15 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        { bass:, leads: @found.leads }
+        { bass:, leads: @found.playing.leads }
       end
 
       private
 
       def bass
-        pitches = @found.bass.map(&:pitch)
-        tones = Harmony::BassLine.shares(@found.bass).transform_keys(&:to_sym)
-        { notes: @found.bass.map { |note| bass_note(note) }, tones:, lowest: pitches.min, highest: pitches.max }
+        pitches = @found.playing.bass.map(&:pitch)
+        tones = Harmony::BassLine.shares(@found.playing.bass).transform_keys(&:to_sym)
+        { notes: @found.playing.bass.map { |note| bass_note(note) }, tones:, lowest: pitches.min, highest: pitches.max }
       end
 
       def bass_note(note)

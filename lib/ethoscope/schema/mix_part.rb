@@ -7,30 +7,33 @@ module Ethoscope
       # Values of the short-term series per second.
       SERIES_RATE = 1.0
 
-      # @param findings [Findings]
+      # @param findings [Engine::Findings]
       def initialize(findings, _confidence)
         @found = findings
+        @field = findings.features.field
+        @width = Audio::Width.new(@field)
+        @balance = Audio::Balance.new(@field)
       end
 
       # @return [Hash]
       def to_h
-        loudness = @found.loudness
+        loudness = Audio::Loudness.new(@field)
         { loudness: { integrated: loudness.integrated, range: loudness.range, loudest_short_term: loudness.loudest, true_peak: @found.features.true_peak,
                       peak_db: (20 * Math.log10(@found.features.peak)).round(1), short_term: series(loudness.short_term) },
-          mix: { centres: Audio::SoundField::CENTRES, spectrum: @found.balance.long_term, registers: @found.width.registers(0, @found.features.duration), sections: } }
+          mix: { centres: Audio::SoundField::CENTRES, spectrum: @balance.long_term, registers: @width.registers(0, @found.features.duration), sections: } }
       end
 
       private
 
       def series(values)
-        step = (1 / (SERIES_RATE * @found.features.field.hop_seconds)).round
+        step = (1 / (SERIES_RATE * @field.hop_seconds)).round
         (0...values.size).step(step).map { |frame| values[frame].round(1) }
       end
 
       def sections
-        @found.sections.map do |section|
+        @found.parts.sections.map do |section|
           span = [section.start, section.end]
-          { first_bar: section.first_bar, against_mean: @found.balance.against_mean(*span), registers: @found.width.registers(*span) }
+          { first_bar: section.first_bar, against_mean: @balance.against_mean(*span), registers: @width.registers(*span) }
         end
       end
     end

@@ -4,8 +4,8 @@ module Ethoscope
   class Schema
     # Tempo, meter, beats, groove and drum steps.
     class RhythmPart
-      # @param findings [Findings]
-      # @param confidence [Confidence]
+      # @param findings [Engine::Findings]
+      # @param confidence [Engine::Confidence]
       def initialize(findings, confidence)
         @found = findings
         @confidence = confidence
@@ -16,12 +16,12 @@ module Ethoscope
         { tempo:, tempo_map:, meter: grid.meter.name, meters: rhythm ? rhythm.meters : [],
           meter_confidence: rhythm ? @confidence.of(:meter, rhythm.meters.first.odds) : 0.0,
           downbeat_confidence: rhythm ? @confidence.of(:downbeats, rhythm.grid_confidence) : 0.0,
-          beats: grid.beats, downbeats: grid.downbeats, pickup_beats: grid.pickup, end: grid.bar_edges.last, groove:, drums: @found.patterns }
+          beats: grid.beats, downbeats: grid.downbeats, pickup_beats: grid.pickup, end: grid.bar_edges.last, groove:, drums: @found.playing.patterns }
       end
 
       private
 
-      def rhythm = @found.rhythm
+      def rhythm = @found.count.rhythm
 
       def grid = @found.grid
 
@@ -41,7 +41,7 @@ module Ethoscope
       def groove
         swing = rhythm&.swing
         { swing_ratio: swing&.ratio || 0.5, swing_unit: swing&.unit || "8th", confidence: swing&.confidence || 0.0,
-          timing: @found.timings, feel: Rhythm::MicroTiming.feel(@found.timings) }
+          timing: @found.playing.timings, feel: Rhythm::MicroTiming.feel(@found.playing.timings) }
       end
     end
   end

@@ -15,7 +15,7 @@ module Ethoscope
       # Parts of a beat at which a gate opens.
       RATES = [2, 3, 4, 6, 8].freeze
 
-      # @param features [Features] of the stem
+      # @param features [Engine::Features] of the stem
       # @param grid [Rhythm::BeatGrid] in the stem's time
       # @param playing [Array<Float>] how much of each beat sounds
       # @param range [Range<Float>] Hz that are looked at

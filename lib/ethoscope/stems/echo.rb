@@ -20,7 +20,7 @@ module Ethoscope
       DEEPEST_DB = 35.0
       SIXTY = 60.0
 
-      # @param features [Features] of the stem
+      # @param features [Engine::Features] of the stem
       # @param grid [Rhythm::BeatGrid] in the stem's time
       # @param onsets [Array<Float>] seconds at which its sounds begin
       def initialize(features, grid, onsets)

@@ -17,7 +17,7 @@ module Ethoscope
       ATTACKS = { 25 => "sharp", 70 => "soft" }.freeze
       DECAYS = { 180 => "short", 600 => "medium" }.freeze
 
-      # @param features [Features] of the stem
+      # @param features [Engine::Features] of the stem
       def initialize(features)
         @rate = features.short.rate
         @level = features.short.level(30.0..12_000.0)

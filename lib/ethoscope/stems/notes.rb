@@ -14,7 +14,7 @@ module Ethoscope
       # One note of a line: half beats from and to (exclusive) counted from the first beat of the song, and its MIDI pitch.
       Note = Value.of(:first, :last, :pitch)
 
-      # @param features [Features] of the stem
+      # @param features [Engine::Features] of the stem
       # @param grid [Rhythm::BeatGrid] in the stem's time
       def initialize(features, grid)
         activation = Harmony::NoteActivation.of(features.spectra, grid.half_beat_edges)

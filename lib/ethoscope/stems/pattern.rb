@@ -12,7 +12,7 @@ module Ethoscope
       # A longer period is taken only when it repeats better by this much.
       BETTER = 0.04
 
-      # @param features [Features] of the stem
+      # @param features [Engine::Features] of the stem
       # @param steps [Rhythm::StepGrid] in the stem's time
       # @param notes [Notes, nil] nil where pitch does not matter
       # @param activity [Array<Float>] by bar

@@ -22,14 +22,14 @@ module Ethoscope
         @swing = swing
       end
 
-      # @return [Features] of the stem, in its own time
+      # @return [Engine::Features] of the stem, in its own time
       def features = stem.features
 
       # @return [String]
       def role = stem.role
 
-      # @return [Loudness]
-      def loudness = @loudness ||= Loudness.new(features, grid)
+      # @return [StemLevel]
+      def loudness = @loudness ||= StemLevel.new(features, grid)
 
       # @return [Array<Float>] how much of each beat sounds
       def playing = @playing ||= loudness.beats
@@ -85,7 +85,7 @@ module Ethoscope
 
       def shares(whole) = loudness.energies.zip(whole).map { |own, all| all.positive? ? (own / all).clamp(0.0, 1.0).round(3) : 0.0 }
 
-      def timing = @timing ||= Timing.new(envelope.onsets, grid)
+      def timing = @timing ||= StemTiming.new(envelope.onsets, grid)
 
       def pitch
         found = notes

@@ -16,7 +16,7 @@ module Ethoscope
       # Bars that one turn of a wandering sound may take.
       PERIODS = (0.5..8.0)
 
-      # @param features [Features] of the stem
+      # @param features [Engine::Features] of the stem
       # @param grid [Rhythm::BeatGrid] in the stem's time
       def initialize(features, grid)
         @field = features.field

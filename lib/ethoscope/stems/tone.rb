@@ -8,7 +8,7 @@ module Ethoscope
       LOWEST_SHARE = 0.005
       HIGHEST_SHARE = 0.995
 
-      # @param features [Features] of the stem
+      # @param features [Engine::Features] of the stem
       # @param grid [Rhythm::BeatGrid] in the stem's time
       def initialize(features, grid)
         @field = features.field

@@ -9,7 +9,7 @@ module Ethoscope
       attr_reader :grid
       # @return [Array<Form::Section>]
       attr_reader :sections
-      # @return [Features, nil]
+      # @return [Engine::Features, nil]
       attr_reader :features
       # @return [Harmony::Key, nil]
       attr_reader :key
@@ -53,7 +53,7 @@ module Ethoscope
       end
 
       # @param role [String]
-      # @return [Player, nil] the one that plays most
+      # @return [Ensemble::Player, nil] the one that plays most
       def player(role) = players.select { |player| player.role == role }.max_by { |player| player.events.size }
 
       # @return [Array<Player>] known by more than the mix

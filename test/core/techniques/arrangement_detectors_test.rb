@@ -16,9 +16,9 @@ class ArrangementDetectorsTest < Ethoscope::TestCase
   end
 
   def test_mono_that_opens_wide
-    assert_equal "width_contrast", find(Detectors::NarrowSection, width: ([0.001] * 8) + ([0.15] * 8)).first.kind
-    none(Detectors::NarrowSection, width: ([0.05] * 8) + ([0.15] * 8))
-    none(Detectors::NarrowSection, width: ([0.001] * 8) + ([0.01] * 8))
+    assert_equal "width_contrast", find(Detectors::WidthContrast, width: ([0.001] * 8) + ([0.15] * 8)).first.kind
+    none(Detectors::WidthContrast, width: ([0.05] * 8) + ([0.15] * 8))
+    none(Detectors::WidthContrast, width: ([0.001] * 8) + ([0.01] * 8))
   end
 
   def test_a_song_that_opens_on_its_chorus

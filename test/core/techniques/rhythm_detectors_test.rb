@@ -14,28 +14,28 @@ class RhythmDetectorsTest < Ethoscope::TestCase
   def test_four_silent_beats_before_a_section_are_a_dropout
     strokes = [2.0] * 64
     strokes[28, 4] = [0.1] * 4
-    sighting = only(Detectors::DrumDropout, strokes:)
+    sighting = only(Detectors::DrumDrop, strokes:)
 
     assert_equal [8, 8, 14.0, 16.0, { beats: 4 }], [sighting.first_bar, sighting.last_bar, sighting.start, sighting.end, sighting.detail]
     assert_operator sighting.evidence.threshold, :>, 0.1
   end
 
   def test_drums_that_do_not_come_back_or_pause_for_one_beat_have_not_dropped_out
-    none(Detectors::DrumDropout, strokes: ([2.0] * 28) + ([0.1] * 36))
-    none(Detectors::DrumDropout, strokes: ([2.0] * 31) + [0.1] + ([2.0] * 32))
-    none(Detectors::DrumDropout, strokes: ([0.2] * 28) + ([0.0] * 4) + ([2.0] * 32))
+    none(Detectors::DrumDrop, strokes: ([2.0] * 28) + ([0.1] * 36))
+    none(Detectors::DrumDrop, strokes: ([2.0] * 31) + [0.1] + ([2.0] * 32))
+    none(Detectors::DrumDrop, strokes: ([0.2] * 28) + ([0.0] * 4) + ([2.0] * 32))
   end
 
   def test_a_kick_on_every_beat_runs_over_sections
-    sighting = only(Detectors::KickEveryBeat, players: [Stage.player("kick", Stage.strokes([0, 1, 2, 3]))])
+    sighting = only(Detectors::FourOnFloor, players: [Stage.player("kick", Stage.strokes([0, 1, 2, 3]))])
 
     assert_equal [1, 16], [sighting.first_bar, sighting.last_bar]
     assert_in_delta 4.0, sighting.detail[:kicks]
   end
 
   def test_kicks_on_the_off_beats_too_or_on_two_beats_are_something_else
-    none(Detectors::KickEveryBeat, players: [Stage.player("kick", Stage.strokes((0...8).map { |i| i / 2.0 }))])
-    none(Detectors::KickEveryBeat, players: [Stage.player("kick", Stage.strokes([0, 2]))])
+    none(Detectors::FourOnFloor, players: [Stage.player("kick", Stage.strokes((0...8).map { |i| i / 2.0 }))])
+    none(Detectors::FourOnFloor, players: [Stage.player("kick", Stage.strokes([0, 2]))])
   end
 
   def test_hats_at_twice_the_rate

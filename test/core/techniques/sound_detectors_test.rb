@@ -20,18 +20,18 @@ class SoundDetectorsTest < Ethoscope::TestCase
 
     assert_equal 8, sighting.last_bar
     assert_operator sighting.detail[:rises_by_db], :>, 7
-    assert_empty find(Detectors::ReversedSwell, swept.features)
+    assert_empty find(Detectors::ReverseSwell, swept.features)
     none(Detectors::Riser, self.class.plain)
     none(Detectors::Riser, self.class.band.noise(24, 40, level: 0.3) { |time| (time / 4).clip(0, 1) }.features)
   end
 
   def test_a_swell_of_one_sound_that_stops_on_the_one
     swell = self.class.band.noise(28, 4, level: 0.5) { |time| (time / 2)**3 }
-    sighting = find(Detectors::ReversedSwell, swell.features).first
+    sighting = find(Detectors::ReverseSwell, swell.features).first
 
     assert_equal [8, "reverse_swell"], [sighting.last_bar, sighting.kind]
-    none(Detectors::ReversedSwell, self.class.plain)
-    none(Detectors::ReversedSwell, self.class.band.noise(28, 4, level: 0.5) { |time| Numo::NMath.exp(time * -2) }.features)
+    none(Detectors::ReverseSwell, self.class.plain)
+    none(Detectors::ReverseSwell, self.class.band.noise(28, 4, level: 0.5) { |time| Numo::NMath.exp(time * -2) }.features)
   end
 
   def test_held_chords_that_dip_with_the_beat
@@ -56,11 +56,11 @@ class SoundDetectorsTest < Ethoscope::TestCase
 
   def test_echoes_that_change_sides
     pinged, repeated, one_sided = [[0.0, 1.0], [1.0, 1.0], [0.0, 0.0]].map { |first| echoes(first) }
-    sighting = find(Detectors::AlternatingDelay, pinged.features).first
+    sighting = find(Detectors::PingpongDelay, pinged.features).first
 
     assert_equal ["dotted eighth", 375], [sighting.detail[:unit], sighting.detail[:delay_ms]]
-    none(Detectors::AlternatingDelay, repeated.features)
-    none(Detectors::AlternatingDelay, one_sided.features)
+    none(Detectors::PingpongDelay, repeated.features)
+    none(Detectors::PingpongDelay, one_sided.features)
   end
 
   def test_everything_stops_before_a_section
@@ -158,10 +158,10 @@ class SoundDetectorsTest < Ethoscope::TestCase
       Numo::SFloat.cast(Numo::Pocketfft.irfft(spectrum))
     end
     size = channels.map(&:size).min
-    Ethoscope::Features.of(Ethoscope::Audio::Recording.new(channels: Numo::SFloat.vstack(channels.map { |channel| channel[0...size] }), rate: Sketch::RATE))
+    Ethoscope::Engine::Features.of(Ethoscope::Audio::Recording.new(channels: Numo::SFloat.vstack(channels.map { |channel| channel[0...size] }), rate: Sketch::RATE))
   end
 
-  def player(sketch, role, name = role) = Ethoscope::Techniques::Player.new(name:, role:, source: "stem", events: [], sound: sketch.sound(role, name))
+  def player(sketch, role, name = role) = Ethoscope::Ensemble::Player.new(name:, role:, source: "stem", events: [], sound: sketch.sound(role, name))
 
   def seen(detector, sketch, role) = detector.find(Stage.scene(players: [player(sketch, role)]))
 

@@ -5,16 +5,18 @@ import { get } from "./client";
 import { keys } from "./keys";
 import type {
   Checklist,
+  ChordReading,
   HowTo,
   ProfilePage,
+  Progress,
   ReferencePage,
-  RunState,
+  ScaleUse,
   School,
+  Separation,
   SoundRow,
   Study,
   StudyPage,
   TechniqueEntry,
-  WorkRun,
 } from "./types";
 
 export const isWaiting = (state: string | undefined) => state === "queued" || state === "running";
@@ -34,24 +36,17 @@ export const studyQuery = (id: number) =>
 const WORKING_MS = 500;
 const IDLE_MS = 2000;
 
-interface Progress {
-  edition: number;
-  runs: WorkRun[];
-}
-
 /** How far all work on a study is; without news since the last answer the server says only that. */
 export const progressQuery = (client: QueryClient, studyId: number) => {
   const queryKey = keys.progress(studyId);
   return queryOptions({
     queryKey,
-    queryFn: async (): Promise<Progress> => {
-      const before = client.getQueryData<Progress>(queryKey);
-      const { edition, runs } = await get<Partial<Progress> & { edition: number }>(
-        `/studies/${studyId}/progress?seen=${before?.edition ?? ""}`,
-      );
+    queryFn: async (): Promise<Required<Progress>> => {
+      const before = client.getQueryData<Required<Progress>>(queryKey);
+      const { edition, runs } = await get<Progress>(`/studies/${studyId}/progress?seen=${before?.edition ?? ""}`);
       return { edition, runs: runs ?? before?.runs ?? [] };
     },
-    select: (progress: Progress) => progress.runs,
+    select: (progress: Required<Progress>) => progress.runs,
     refetchInterval: (query) => (query.state.data?.runs.some((run) => isWaiting(run.state)) ? WORKING_MS : IDLE_MS),
   });
 };
@@ -61,15 +56,6 @@ export const referenceQuery = (id: number) =>
     queryKey: keys.reference(id),
     queryFn: () => get<ReferencePage>(`/references/${id}`),
   });
-
-export interface ChordReading {
-  symbol: string;
-  notes: string[];
-  degree: string | null;
-  function: string | null;
-  function_of: string | null;
-  names: string[];
-}
 
 /** What a chord symbol says in the key of a bar, or why it can't be read. */
 export const chordQuery = (id: number, symbol: string, bar: number) =>
@@ -83,19 +69,6 @@ export const chordQuery = (id: number, symbol: string, bar: number) =>
     enabled: symbol.trim() !== "",
   });
 
-export interface ScaleUse {
-  name: string;
-  relative: NamedKey;
-  parallel: NamedKey;
-  notes: { name: string; inside: boolean; share: number; beats: number; bars: number[] }[];
-}
-
-interface NamedKey {
-  tonic: string;
-  mode: string;
-  name: string;
-}
-
 export const scaleQuery = (id: number, tonic: string, mode: string) =>
   queryOptions({
     queryKey: keys.scale(id, tonic, mode),
@@ -104,12 +77,6 @@ export const scaleQuery = (id: number, tonic: string, mode: string) =>
         `/references/${id}/scale?tonic=${encodeURIComponent(tonic)}&mode=${encodeURIComponent(mode)}`,
       ).then((answer) => answer.scale),
   });
-
-export interface Separation {
-  state: "none" | RunState;
-  progress: number;
-  error: string | null;
-}
 
 export const partsQuery = (id: number) =>
   queryOptions({

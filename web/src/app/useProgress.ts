@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { keys, type Key } from "../api/keys";
-import { isWaiting, partsQuery, progressQuery, referenceQuery, studyQuery, type Separation } from "../api/queries";
-import type { ReferencePage, Run, StudyPage, WorkRun } from "../api/types";
+import { isWaiting, partsQuery, progressQuery, referenceQuery, studyQuery } from "../api/queries";
+import type { ReferencePage, Run, Separation, StudyPage, WorkRun } from "../api/types";
 
 /**
  * Follows all work on a study: pages show how far it is, and what changes when some of it ends is asked for again. The page asks again and again

@@ -1,4 +1,4 @@
-import { MODES, TONICS } from "../lib/keys";
+import { MODES, TONICS } from "../api/contract";
 import { signs } from "../lib/format";
 
 interface KeySelectsProps {

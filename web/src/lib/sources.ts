@@ -1,8 +1,5 @@
 import type { LayerSource } from "../api/types";
 
-/** Roles that a stem may have besides those of layers. */
-export const STEM_EXTRAS = ["drums", "return"] as const;
-
 const NAMES: Record<LayerSource, string> = {
   mix: "measured on the mix",
   stem: "measured on its stem",

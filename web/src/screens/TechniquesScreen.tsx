@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
+import { FAMILIES } from "../api/contract";
 import { write } from "../api/client";
 import { keys } from "../api/keys";
 import { studyQuery, techniquesQuery } from "../api/queries";
@@ -12,8 +13,6 @@ import { plural } from "../lib/format";
 import { EntryForm, type EntryTexts } from "../techniques/EntryForm";
 import { EntryText } from "../techniques/EntryText";
 import { useStudyId } from "./params";
-
-const FAMILIES = ["own", "rhythm", "harmony", "arrangement", "sound", "space", "dynamics", "transition"];
 
 /** The library of techniques, in the study's own words where it has some. */
 export function TechniquesScreen() {

@@ -1,11 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
+import { MARK_TYPES } from "../api/contract";
 import { techniquesQuery } from "../api/queries";
 import { Button } from "../components/Button";
 import { Dialog } from "../components/Dialog";
 import { Field } from "../components/Field";
 import { Failure } from "../components/Notice";
-import { ROLES } from "../lib/keys";
+import { ROLES } from "../api/contract";
 import { usePlayer } from "../player/context";
 import { useSheet } from "./context";
 
@@ -161,8 +162,6 @@ export function AddMark({ open, onClose }: AddProps) {
   );
 }
 
-const TYPES = ["technique", "transition", "oddity", "question", "idea"];
-
 function MarkForm({ onClose }: { onClose: () => void }) {
   const { analysis, select, edits } = useSheet();
   const bars = useBarsHere();
@@ -193,7 +192,7 @@ function MarkForm({ onClose }: { onClose: () => void }) {
       <Field label="Type">
         {(props) => (
           <select {...props} value={draft.type} onChange={(event) => set({ type: event.target.value })}>
-            {TYPES.map((type) => (
+            {MARK_TYPES.map((type) => (
               <option key={type}>{type}</option>
             ))}
           </select>

@@ -1,4 +1,4 @@
-import { BEATS } from "../lib/keys";
+import { BEATS } from "../api/contract";
 import { joined, upright } from "../lib/path";
 import { inView, useSheet } from "./context";
 

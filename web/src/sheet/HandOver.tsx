@@ -1,12 +1,8 @@
 import { DropdownMenu } from "radix-ui";
+import { FORMATS } from "../api/contract";
 
 /** What can be taken away from a sheet, in open formats. */
 export function HandOver({ referenceId }: { referenceId: number }) {
-  const files = [
-    ["song.mid", "MIDI: tempo map, sections, chords, bass roots"],
-    ["analysis.json", "JSON: everything that was measured"],
-    ["sections.csv", "CSV: the sections, a row each"],
-  ];
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger className="h-7 rounded-sm border border-firm px-3 font-medium whitespace-nowrap hover:bg-wash data-[state=open]:bg-ink data-[state=open]:text-sheet">
@@ -14,14 +10,14 @@ export function HandOver({ referenceId }: { referenceId: number }) {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={4} className="z-40 border border-firm bg-sheet py-1">
-          {files.map(([file, name]) => (
+          {FORMATS.map(({ file, words }) => (
             <DropdownMenu.Item key={file} asChild>
               <a
                 href={`/api/references/${referenceId}/${file}`}
                 download
                 className="block px-4 py-1.5 outline-none data-[highlighted]:bg-wash"
               >
-                {name}
+                {words}
               </a>
             </DropdownMenu.Item>
           ))}

@@ -1,10 +1,9 @@
 import { Check } from "lucide-react";
+import { ASPECTS } from "../api/contract";
 import type { Aspect, Reading } from "../api/types";
 import { Confidence, HeardSwatch } from "../components/Ink";
 import { currentReading, same, useSheet } from "./context";
 import { headline } from "./drawer/headline";
-
-export const ASPECTS: Aspect[] = ["tempo", "meter", "key", "tuning", "loop", "form", "loudness"];
 
 /** The reading strip: what holds, in sentences, with how sure and what else it could be. */
 export function Strip() {

@@ -2,7 +2,7 @@ import type { Command } from "../app/commands";
 import type { Analysis, Aspect } from "../api/types";
 import { usePlayer } from "../player/context";
 import type { Selection } from "./context";
-import { ASPECTS } from "./Strip";
+import { ASPECTS } from "../api/contract";
 import type { Edits } from "./useEdits";
 
 interface Doing {

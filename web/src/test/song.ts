@@ -27,6 +27,7 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     groove: { swing_ratio: 0.5, swing_unit: "8th", confidence: 0.5, timing: [], feel: null },
     downbeat_confidence: 0.9,
     drums: [],
+    tuning_cents: 0,
     tuning: { cents: 0, confidence: 0.9, a4: 440, histogram: [] },
     key: null,
     pitch_classes: { all: [], bass: [] },
@@ -101,6 +102,8 @@ export function reading(change: Partial<Reading>): Reading {
     state: "open",
     link: "",
     created_at: "2026-01-01T00:00:00.000Z",
+    starts_at: null,
+    ends_at: null,
     ...change,
   };
 }

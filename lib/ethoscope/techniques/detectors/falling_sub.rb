@@ -21,7 +21,7 @@ module Ethoscope
         end
 
         def self.at_start(scene, track, section)
-          features, offset = track.is_a?(Features) ? [track, 0.0] : [track.features, track.stem.offset]
+          features, offset = track.respond_to?(:stem) ? [track.features, track.stem.offset] : [track, 0.0]
           edges = scene.grid.edges[scene.grid.pickup..]
           first = scene.beats_in(section).begin
           points = edges[first..(first + BEATS.end)].each_cons(2).flat_map { |from, to| (0...4).map { |i| from + ((to - from) * (i + 0.5) / 4) } }
@@ -61,7 +61,7 @@ module Ethoscope
           beats = (length / 4.0).round(1)
           bars = section.first_bar..[section.first_bar + ((beats - 0.01) / scene.bar_beats).floor, section.last_bar].min
           semitones = (12 * Math.log2(course.first / course[length - 1])).round
-          scene.sighting(KIND, bars, confidence: 0.75, source: track.is_a?(Features) ? "mix" : "stem", detail: { beats:, semitones: },
+          scene.sighting(KIND, bars, confidence: 0.75, source: track.respond_to?(:stem) ? "stem" : "mix", detail: { beats:, semitones: },
             evidence: scene.evidence("frequency of the low tone", course, unit: "Hz", first_bar: section.first_bar, step: 0.25 / scene.bar_beats))
         end
         private_class_method :sighting

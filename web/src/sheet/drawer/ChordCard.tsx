@@ -2,7 +2,7 @@ import type { Chord } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Confidence } from "../../components/Ink";
 import { plural, signs } from "../../lib/format";
-import { BEATS } from "../../lib/keys";
+import { BEATS } from "../../api/contract";
 import { usePlayer } from "../../player/context";
 import { piled } from "../../player/tones";
 import { useSheet } from "../context";

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
-import { chordQuery, type ChordReading } from "../../api/queries";
-import type { Chord } from "../../api/types";
+import { chordQuery } from "../../api/queries";
+import type { Chord, ChordReading } from "../../api/types";
 import { Button } from "../../components/Button";
 import { SmallField } from "../../components/SmallField";
 import { signs } from "../../lib/format";

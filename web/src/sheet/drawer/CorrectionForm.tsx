@@ -4,12 +4,10 @@ import { ApiError } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Field } from "../../components/Field";
 import { KeySelects } from "../../components/KeySelects";
-import { METERS } from "../../lib/keys";
+import { METERS, TOLD_SOURCES } from "../../api/contract";
 import { figure } from "../../lib/format";
 import type { CorrectionBody } from "../useEdits";
 import { Part } from "./Drawer";
-
-const SOURCES: Exclude<Source, "measured">[] = ["heard", "credited", "published", "told", "assumed"];
 
 interface CorrectionFormProps {
   aspect: Aspect;
@@ -43,7 +41,7 @@ export function CorrectionForm({ aspect, reading, title, action, error, onSave, 
         <Field label="How you know">
           {(props) => (
             <select {...props} value={source} onChange={(event) => setSource(event.target.value as Source)}>
-              {SOURCES.map((name) => (
+              {TOLD_SOURCES.map((name) => (
                 <option key={name}>{name}</option>
               ))}
             </select>

@@ -3,7 +3,7 @@ import type { Have, HeardLayer, LayerCard } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Segmented } from "../../components/Segmented";
 import { SmallField } from "../../components/SmallField";
-import { ROLES } from "../../lib/keys";
+import { PURPOSES, ROLES } from "../../api/contract";
 import { useDraft } from "../../lib/useDraft";
 import { useOpenOnEdit } from "../useOpenOnEdit";
 import { Part } from "./Drawer";
@@ -15,7 +15,6 @@ const HAVE = [
   { value: "need", name: "need it" },
   { value: "substitute", name: "substitute" },
 ] as const;
-const PURPOSES = ["lead", "support", "ear candy", "glue"];
 const TEXTS = [
   ["sound", "Sound", "as heard: breathy, dull, plucked"],
   ["register", "Register", "C3 to G4"],

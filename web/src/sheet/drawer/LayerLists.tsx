@@ -1,3 +1,4 @@
+import { TOLD_SOURCES } from "../../api/contract";
 import type { LayerCard } from "../../api/types";
 import { Button } from "../../components/Button";
 import { SureField } from "../../components/SureField";
@@ -64,7 +65,7 @@ export function Candidates({
               onChange={(event) => edit(index, { source: event.target.value })}
               className={TEXT}
             >
-              {["heard", "credited", "published", "told", "assumed"].map((source) => (
+              {TOLD_SOURCES.map((source) => (
                 <option key={source}>{source}</option>
               ))}
             </select>

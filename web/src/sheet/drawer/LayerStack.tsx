@@ -1,9 +1,8 @@
+import { GIVES } from "../../api/contract";
 import type { LayerCard } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Part } from "./Drawer";
 import { TEXT } from "./LayerLists";
-
-const GIVES = ["body", "attack", "air", "width"];
 
 /** What each part of a stacked sound gives. */
 export function Stack({

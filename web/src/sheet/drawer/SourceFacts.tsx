@@ -1,6 +1,6 @@
 import type { ScorePart, StemSound } from "../../api/types";
 import { figure, pitchName, plural } from "../../lib/format";
-import { BEATS } from "../../lib/keys";
+import { BEATS } from "../../api/contract";
 import { useSheet } from "../context";
 import { Facts } from "./Evidence";
 import { Part } from "./Drawer";

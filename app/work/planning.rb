@@ -1,0 +1,106 @@
+# frozen_string_literal: true
+
+module Work
+  # Makes a checklist from one reference or from the profile of a study, and tells what its items would be now.
+  class Planning
+    # @param library [Store::Library]
+    # @param study [Hash]
+    # @param key [Ethoscope::Harmony::Key, nil] wanted for the new track
+    # @param kept [Store::Kept] items that were made from what has not changed since
+    def initialize(library, study, key, kept = Store::Kept.new(1))
+      @library = library
+      @study = study
+      @wanted = { bpm: study[:target_bpm], key: }
+      @kept = kept
+    end
+
+    # @param wanted [Hash] from (profile or reference), reference_id, school
+    # @return [Hash] the stored checklist
+    # @raise [Refused] when there is nothing to plan from, or what was put right is not worked in yet
+    def create(wanted)
+      school = Ethoscope::Checklist::Schools.find(wanted[:school] || "chords")
+      wanted[:from] == "reference" ? from_reference(wanted[:reference_id], school) : from_profile(school)
+    end
+
+    # What each item of a checklist would say if it were made now; those that would say the same are left out.
+    #
+    # @param checklist [Hash]
+    # @return [Hash{Integer => Hash}] by item: target and tolerance, nil for both where there would be no such item any more
+    def changes(checklist)
+      fresh = items_now(checklist) or return {}
+      by_title = fresh.to_h { |item| [[item.stage, item.title], item] }
+      by_identity = fresh.to_h { |item| [item.identity, item] }
+      checklist[:items].to_h { |item| [item[:id], by_identity[identity(item)] || by_title[[item[:stage], item[:title]]]] }
+                       .reject { |id, now| same?(checklist[:items].find { |item| item[:id] == id }, now) }
+                       .transform_values { |now| now ? now.to_h.slice(:target, :tolerance) : { target: nil, tolerance: nil } }
+    end
+
+    # @param checklist [Hash]
+    # @param item_id [Integer]
+    # @return [Ethoscope::Checklist::Item, nil] what the item would be now
+    def item_now(checklist, item_id)
+      item = checklist[:items].find { |candidate| candidate[:id] == item_id }
+      items_now(checklist)&.find { |now| now.identity == identity(item) || (now.stage == item[:stage] && now.title == item[:title]) }
+    end
+
+    private
+
+    def identity(item) = Ethoscope::Checklist::Item.identity(item[:stage], item[:title], item[:targets].map { |target| Ethoscope::Measures::Target.from_h(target) })
+
+    def same?(item, now) = now && item[:target] == now.target && item[:tolerance] == now.tolerance
+
+    # nil while nothing can be said: what was put right is still being worked in, or the reference is gone.
+    def items_now(checklist)
+      @items_now ||= checklist[:reference_id] ? song_items(@library.references.find(checklist[:reference_id])) : profile_items
+    rescue Refused, Store::Missing, Store::Unshowable
+      nil
+    end
+
+    def from_reference(reference_id, school)
+      raise Refused.new(:invalid, "Say which reference the checklist comes from.", "reference_id") unless reference_id
+
+      reference = @library.references.find(reference_id)
+      raise Refused.new(:invalid, "This reference belongs to another study.", "reference_id") unless reference[:study_id] == @study[:id]
+
+      items = song_items(reference)
+      reading_ids = @library.readings.current(reference_id).transform_values { |reading| reading[:id] }
+      @library.checklists.create(study_id: @study[:id], title: reference[:title], school:, items:, reference_id:, reading_ids:)
+    end
+
+    def from_profile(school)
+      items = profile_items
+      count = songs.size
+      @library.checklists.create(study_id: @study[:id], title: "In the style of #{count} #{count == 1 ? "song" : "songs"}", school:, items:)
+    end
+
+    def song_items(reference)
+      check_worked_in([reference])
+      @kept.keep([:song_items, @library.stamp(@study, of: [reference])]) do
+        song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
+        Ethoscope::Checklist::Plan.of_song(song, aim: @study[:aim], wanted: @wanted, entries:).items
+      end
+    end
+
+    def profile_items
+      check_worked_in(@library.references.of_study(@study[:id]))
+      @kept.keep([:profile_items, @library.stamp(@study)]) do
+        raise not_ready if songs.empty?
+
+        Ethoscope::Checklist::Plan.of_profile(songs, wanted: @wanted, entries:).items
+      end
+    end
+
+    def songs = @songs ||= @library.songs.of(@library.references.of_study(@study[:id])).first.values
+
+    # Figures of before would stand in it without a word.
+    def check_worked_in(references)
+      waiting = references.find { |reference| %w[queued running].include?(@library.derivation(reference)&.fetch(:state)) } or return
+      raise Refused.new(:deriving, "What you put right in “#{waiting[:title]}” is still being worked in. Make the checklist in a moment.")
+    end
+
+    # The library's entries with the study's own words.
+    def entries = @library.entries.by_kind(@study[:id]).method(:[])
+
+    def not_ready = Refused.new(:nothing_analysed, "The analysis is not done yet. Wait for it, then make the checklist.")
+  end
+end

@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Engine
+    # All that is measured on the samples of a recording, once: one short transform for rhythm and layers, one long transform
+    # for pitch, one stereo transform for loudness and width. Everything that an analysis says is derived from these.
+    class Features
+      # @return [Float] length in seconds
+      attr_reader :duration
+      # @return [Integer] 1 or 2
+      attr_reader :channels
+      # @return [Float] the largest absolute sample
+      attr_reader :peak
+      # @return [Float] dBTP
+      attr_reader :true_peak
+      # @return [Audio::SoundField]
+      attr_reader :field
+      # @return [Signal::ShortTime]
+      attr_reader :short
+      # @return [Signal::LogSpectra]
+      attr_reader :spectra
+      # @return [Harmony::Tuning]
+      attr_reader :tuning
+      # @return [Rhythm::HarmonicClues] in 32-bit floats
+      attr_reader :clues
+      # @return [Audio::Echoes]
+      attr_reader :echoes
+      # @return [Signal::OnsetStrength]
+      attr_reader :onset
+
+      # @param recording [Audio::Recording]
+      # @yieldparam stage [Symbol] :level or :spectra, when it is done
+      # @return [Features]
+      # @raise [Errors::SilentAudio] when the recording is silent
+      def self.of(recording)
+        raise Errors::SilentAudio, "The recording is silent. Check the export and drop it again." if recording.peak < Audio::Recording::SILENT_PEAK
+
+        level = { duration: recording.duration, channels: recording.channels.shape[0], peak: recording.peak,
+                  true_peak: Audio::TruePeak.measure(recording), field: Audio::SoundField.of(recording) }
+        yield :level if block_given?
+        features = new(**level, **transforms(recording))
+        yield :spectra if block_given?
+        features
+      end
+
+      def self.transforms(recording)
+        samples = Audio::Resampler.halve(recording.mono)
+        rate = recording.rate / 2.0
+        long = Signal::LongTime.new(samples, rate)
+        tuning = Harmony::Tuning.measure(long)
+        spectra = Signal::LogSpectra.of(long, tuning.cents)
+        { short: Signal::ShortTime.of(samples, rate), spectra:, tuning:, clues: clues(spectra, recording.duration), echoes: Audio::Echoes.of(recording, samples) }
+      end
+      private_class_method :transforms
+
+      # What harmony says of bars does not depend on them, so no correction changes it.
+      def self.clues(spectra, duration)
+        change = Harmony::HarmonicChange.new(spectra)
+        turns = Harmony::Turns.new(spectra, duration)
+        curves = { treble: change.treble, bass: change.bass, turns: turns.curve, notes: turns.notes, chords: turns.chords }
+        Rhythm::HarmonicClues.new(**curves.transform_values { |curve| Numo::SFloat.cast(curve) }, step: Harmony::Turns::STEP_SECONDS)
+      end
+      private_class_method :clues
+
+      # @param attributes [Hash] all attributes but the onset strength, which is worked out
+      def initialize(duration:, channels:, peak:, true_peak:, field:, short:, spectra:, tuning:, clues:, echoes:)
+        @duration = duration
+        @channels = channels
+        @peak = peak
+        @true_peak = true_peak
+        @field = field
+        @short = short
+        @spectra = spectra
+        @tuning = tuning
+        @clues = clues
+        @echoes = echoes
+        @onset = Signal::OnsetStrength.new(short)
+        freeze
+      end
+    end
+  end
+end

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Engine
+    # Who plays what: layers, the bass line and which source told it, lead lines, drum patterns by section, micro-timing, what enters and leaves.
+    Playing = Value.of(:layers, :bass, :bass_source, :leads, :patterns, :timings, :changes)
+
+    # Finds what is {Playing}, each by the best source that tells it.
+    class LayerStage
+      # @param features [Features]
+      # @param count [Count]
+      # @param spans [Array<Harmony::ChordRecognizer::Span>]
+      # @param sections [Array<Form::Section>]
+      # @param gaps [Gaps]
+      def initialize(features, count, spans, sections, gaps)
+        @features = features
+        @count = count
+        @spans = spans
+        @sections = sections
+        @gaps = gaps
+      end
+
+      # @return [Playing]
+      def result
+        layers = @gaps.beside("the layers", []) { ensemble.layers(Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums).layers) }
+        told = @gaps.beside("the bass of stems and MIDI", []) { ensemble.bass(@spans) }
+        Playing.new(layers:, bass: told.empty? ? heard_bass : told, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:,
+          changes: @gaps.beside("what enters and leaves", []) { Form::Changes.new(layers, @sections, @count.drums.hat_rates).list })
+      end
+
+      private
+
+      def ensemble = @count.ensemble
+
+      def hearing = @count.hearing
+
+      def heard_bass = @gaps.beside("the bass line", []) { Harmony::BassLine.new(hearing.notes, @spans).notes }
+
+      def leads
+        @gaps.beside("the lead lines", []) do
+          lines = Layers::LeadLine.new(hearing.notes, @count.grid)
+          @sections.filter_map { |section| lines.between(section.first_bar, section.bars) }
+        end
+      end
+
+      def patterns
+        @gaps.beside("the drum steps", []) { @count.rhythm ? @sections.map { |section| @count.drums.pattern(section.first_bar, section.bars) } : [] }
+      end
+
+      def timings = @gaps.beside("the micro-timing", []) { Rhythm::MicroTiming.new(@features.onset, @count.steps).timings }
+    end
+  end
+end

@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  class Ensemble
+    # What one part of a song plays, as the best source tells it.
+    class Player
+      # Softer than this share of its hard strokes is no stroke of a stem.
+      STRUCK = 0.12
+      # Frames after an onset in which its level is read.
+      LEVEL_FRAMES = 4
+      # Roles that are read as one note at a time, whatever rings on.
+      LINES = %w[bass lead counter-melody vocal].freeze
+
+      # @return [String]
+      attr_reader :name, :role
+      # @return [String] "mix", "stem" or "midi"
+      attr_reader :source
+      # @return [Array<Played>] in order
+      attr_reader :events
+      # @return [Stems::Sound, nil] its own sound, where there is a stem
+      attr_reader :sound
+
+      # @param part [Midi::Part]
+      # @param placement [Midi::Placement]
+      # @param grid [Rhythm::BeatGrid]
+      # @param sound [Stems::Sound, nil] the stem of the same part
+      # @return [Player]
+      def self.of_part(part, placement, grid, sound = nil)
+        events = part.notes.map do |note|
+          from = grid.position(placement.seconds(note.start))
+          Played.new(beat: from.round(4), beats: (grid.position(placement.seconds(note.end)) - from).round(4), pitch: note.pitch, velocity: note.velocity / 127.0)
+        end
+        new(name: part.name, role: part.role, source: "midi", events:, sound:)
+      end
+
+      # @param sound [Stems::Sound]
+      # @param grid [Rhythm::BeatGrid]
+      # @return [Player]
+      def self.of_stem(sound, grid)
+        new(name: sound.stem.name, role: sound.role, source: "stem", events: line?(sound) ? line(sound, grid) : strokes(sound, grid), sound:)
+      end
+
+      def self.line?(sound) = sound.notes && (LINES.include?(sound.role) || sound.notes.line?)
+      private_class_method :line?
+
+      def self.line(sound, grid)
+        sound.notes.line.map { |note| Played.new(beat: (note.first / 2.0) - grid.pickup, beats: (note.last - note.first) / 2.0, pitch: note.pitch, velocity: 1.0) }
+      end
+      private_class_method :line
+
+      def self.strokes(sound, grid)
+        short = sound.features.short
+        level = Signal::Series.running_max(short.level(30.0..12_000.0), LEVEL_FRAMES)
+        times = sound.envelope.onsets
+        heights = times.map { |time| level[((time * short.rate).round + LEVEL_FRAMES).clamp(0, level.size - 1)] }
+        hard = [heights.sort[(heights.size * 9) / 10] || 1.0, 1e-9].max
+        times.zip(heights).filter_map do |time, height|
+          velocity = (height / hard).clamp(0.0, 1.0)
+          velocity >= STRUCK ? Played.new(beat: grid.position(time + sound.stem.offset).round(3), beats: 0.25, pitch: nil, velocity: velocity.round(2)) : nil
+        end
+      end
+      private_class_method :strokes
+
+      # @param attributes [Hash] name, role, source, events, sound
+      def initialize(name:, role:, source:, events:, sound: nil)
+        @name = name
+        @role = role
+        @source = source
+        @events = events.sort_by { |event| [event.beat, event.pitch || 0] }.freeze
+        @sound = sound
+        freeze
+      end
+
+      # @param beats [Range<Numeric>] since the start of bar 1, end exclusive
+      # @return [Array<Played>] that begin there; what comes a hair early belongs to the beat
+      def within(beats, early: 0.06)
+        first = events.bsearch_index { |event| event.beat >= beats.begin - early } || events.size
+        events.drop(first).take_while { |event| event.beat < beats.end - early }
+      end
+
+      # @return [Array<Integer>] pitches in order, without repeated chords' inner notes left out
+      def pitches = events.filter_map(&:pitch)
+    end
+  end
+end

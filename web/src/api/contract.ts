@@ -1,0 +1,1157 @@
+// Written by `rake contract:write` from the shapes and words that Ruby declares. Not to be changed by hand.
+
+export const AIMS = ["exact","style","study"] as const;
+export type Aim = (typeof AIMS)[number];
+
+export const RUN_STATES = ["queued","running","done","failed"] as const;
+export type RunState = (typeof RUN_STATES)[number];
+
+export const READING_STATES = ["open","confirmed","corrected","refuted"] as const;
+export type ReadingState = (typeof READING_STATES)[number];
+
+export const SOURCES = ["measured","heard","credited","published","told","assumed"] as const;
+export type Source = (typeof SOURCES)[number];
+
+export const TOLD_SOURCES = ["heard","credited","published","told","assumed"] as const;
+export type ToldSource = (typeof TOLD_SOURCES)[number];
+
+export const ASPECTS = ["tempo","meter","key","tuning","loop","form","loudness"] as const;
+export type Aspect = (typeof ASPECTS)[number];
+
+export const NOTED_ASPECTS = ["chord","layer","technique","mark","change","sighting"] as const;
+export type NotedAspect = (typeof NOTED_ASPECTS)[number];
+
+export const MARKS = ["none","measured","heard","confirmed","corrected","refuted"] as const;
+export type Mark = (typeof MARKS)[number];
+
+export const LAYER_SOURCES = ["mix","stem","midi"] as const;
+export type LayerSource = (typeof LAYER_SOURCES)[number];
+
+export const ROLES = ["kick","snare","hats","percussion","bass","chords","pad","lead","counter-melody","strings","brass","guitar","vocal","texture","fx"] as const;
+export type Role = (typeof ROLES)[number];
+
+export const STEM_EXTRAS = ["drums","return"] as const;
+export type StemExtra = (typeof STEM_EXTRAS)[number];
+
+export const MODES = ["major","minor","dorian","phrygian","lydian","mixolydian","harmonic minor"] as const;
+export type Mode = (typeof MODES)[number];
+
+export const TONICS = ["C","Db","D","Eb","E","F","F#","G","Ab","A","Bb","B"] as const;
+export type Tonic = (typeof TONICS)[number];
+
+export const METERS = ["2/4","4/4","3/4","5/4","7/8","6/8","12/8"] as const;
+export type Meter = (typeof METERS)[number];
+
+export const FAMILIES = ["own","rhythm","harmony","arrangement","sound","space","dynamics","transition"] as const;
+export type Family = (typeof FAMILIES)[number];
+
+export const HAVES = ["have","need","substitute"] as const;
+export type Have = (typeof HAVES)[number];
+
+export const PURPOSES = ["lead","support","ear candy","glue"] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+export const GIVES = ["body","attack","air","width"] as const;
+export type Gives = (typeof GIVES)[number];
+
+export const MARK_TYPES = ["technique","transition","oddity","question","idea"] as const;
+export type MarkType = (typeof MARK_TYPES)[number];
+
+export const ITEM_STATES = ["open","done","skipped"] as const;
+export type ItemState = (typeof ITEM_STATES)[number];
+
+export const CLOSENESS = ["exact","close","ballpark","substituted","missing"] as const;
+export type Closeness = (typeof CLOSENESS)[number];
+
+export const WORK_KINDS = ["analysis","derivation","stem","separation","assembly"] as const;
+export type WorkKind = (typeof WORK_KINDS)[number];
+
+export const PRESENCES = ["absent","thin","full"] as const;
+export type Presence = (typeof PRESENCES)[number];
+
+export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};
+
+export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo map, sections, chords, bass roots"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"sections.csv","words":"CSV: the sections, a row each"}] as const;
+
+/** Chords lie without gaps, silence among them. */
+export interface EngineChord {
+  start: number;
+  end: number;
+  /** root:quality/bass, or N */
+  label: string;
+  symbol: string;
+  degree: string | null;
+  borrowed_from: string | null;
+  function: string | null;
+  function_of: string | null;
+  confidence: number;
+  rivals: {
+    symbol: string;
+    odds: number;
+  }[];
+  bar: number;
+  beat: number;
+  beats: number;
+  /** Notes with octaves as a MIDI file has them. */
+  written?: string[];
+}
+
+/** A chord with what stands of a person. */
+export interface Chord extends EngineChord {
+  source: Source;
+  state: ReadingState;
+  reading_id: number | null;
+  note: string;
+  /** Note names, root first. */
+  notes: string[];
+  /** Other names for the same notes over the same bass. */
+  names: string[];
+  /** Notes with octaves as a person hears them. */
+  voicing: string[];
+}
+
+/** Sections lie without gaps; the first starts with the recording, the last ends with it. */
+export interface EngineSection {
+  label: string;
+  letter: string;
+  first_bar: number;
+  bars: number;
+  start: number;
+  end: number;
+  confidence: number;
+  reason: string;
+}
+
+export interface Section extends EngineSection {
+  source: Source;
+  state: ReadingState;
+  /** The nearest usual length, where the length is unusual. */
+  usual_bars: number | null;
+}
+
+export interface Bar {
+  bar: number;
+  start: number;
+  end: number;
+  /** LUFS */
+  energy: number;
+  /** side share, 0 to 1 */
+  width: number;
+  bpm: number;
+}
+
+/** What a weaker source says of a role. */
+export interface LayerRival {
+  source: LayerSource;
+  activity: number[];
+  spans: [number, number][];
+}
+
+export interface Layer {
+  role: string;
+  name: string;
+  source: LayerSource;
+  /** 0 to 1 by bar */
+  activity: number[];
+  confidence: number;
+  spans: [number, number][];
+  rivals: LayerRival[];
+}
+
+/** The measured series that shows a technique. */
+export interface SeriesEvidence {
+  label: string;
+  unit: string;
+  first_bar: number;
+  /** Bars between two values. */
+  step: number;
+  values: (number | null)[];
+  threshold: number | null;
+}
+
+export interface CardCandidate {
+  text: string;
+  source?: string | null;
+  sure?: number | null;
+  cost?: string;
+  live?: boolean | null;
+}
+
+/** What a person writes of a layer's sound. */
+export interface LayerCard {
+  sound?: string;
+  have?: Have | null;
+  register?: string;
+  stacked?: number | null;
+  articulation?: string;
+  pattern?: string;
+  pan?: string;
+  width?: string;
+  automation?: string;
+  variations?: string;
+  sends?: string;
+  /** The layer that this one is made from. */
+  made_from?: string;
+  /** What a substitute lacks. */
+  lost?: string;
+  /** The name under which it is the same in several songs. */
+  shared?: string;
+  purpose?: string | null;
+  stack?: {
+    text: string;
+    gives: string;
+  }[];
+  candidates?: CardCandidate[];
+  chain?: {
+    type: string;
+    setting?: string;
+    amount?: string;
+    why?: string;
+  }[];
+}
+
+/** A layer that a person hears. */
+export interface HeardLayer {
+  reading_id: number;
+  name: string;
+  role: string | null;
+  /** 0 absent to 3 full, by bar. */
+  levels: number[];
+  card: LayerCard;
+  source: string;
+  state: string;
+}
+
+export interface SheetMark {
+  reading_id: number;
+  type: string;
+  text: string;
+  layer_id?: number | null;
+  first_bar: number;
+  last_bar: number;
+}
+
+/** A place where a technique happens. */
+export interface EngineSighting {
+  kind: string;
+  name: string;
+  first_bar: number;
+  last_bar: number;
+  start: number;
+  end: number;
+  confidence: number;
+  detail: Record<string, number | string | string[]>;
+  source: LayerSource;
+  evidence: SeriesEvidence | null;
+}
+
+export interface Sighting extends EngineSighting {
+  state: ReadingState;
+  reading_id: number | null;
+}
+
+/** A run of chords that comes back. */
+export interface Loop {
+  bars: number;
+  degrees: string[];
+  symbols: string[];
+  /** bars */
+  starts: number[];
+  confidence: number;
+}
+
+/** The loop of the parts with these letters. */
+export interface PartLoop extends Loop {
+  letters: string[];
+}
+
+/** A key that holds from one bar to another. */
+export interface KeyStretch {
+  tonic: string;
+  mode: string;
+  first_bar: number;
+  last_bar: number;
+  confidence: number;
+}
+
+export interface KeyPart {
+  tonic: string;
+  mode: string;
+  confidence: number;
+  signature: number;
+  rivals: {
+    tonic: string;
+    mode: string;
+    odds: number;
+  }[];
+  scale: string[];
+  pentatonic: boolean;
+  stretches: KeyStretch[];
+  outside: {
+    note: string;
+    share: number;
+    bars: number[];
+  }[];
+}
+
+/** Something that could not be told: why in words, or a fault of the engine with its place. */
+export interface Gap {
+  what: string;
+  reason: string | null;
+  fault: string | null;
+}
+
+export interface Tempo {
+  /** null when no pulse was found */
+  bpm: number | null;
+  constant: boolean;
+  confidence: number;
+  /** the chosen one first */
+  candidates: {
+    bpm: number;
+    odds: number;
+    relation: string;
+    reason: string;
+  }[];
+  /** How well onsets repeat at each rate: [BPM, strength]. */
+  pulse: [number, number][];
+}
+
+export interface Groove {
+  /** place of the off-beat in its pair, 0.5 is straight */
+  swing_ratio: number;
+  swing_unit: string;
+  confidence: number;
+  timing: Timing[];
+  /** programmed, played, loose */
+  feel: string | null;
+}
+
+/** After ITU-R BS.1770-4. */
+export interface Loudness {
+  /** LUFS, null below the gate */
+  integrated: number | null;
+  /** LU */
+  range: number | null;
+  loudest_short_term: number;
+  /** dBTP */
+  true_peak: number;
+  /** sample peak, dBFS */
+  peak_db: number;
+  /** LUFS, one a second */
+  short_term: number[];
+}
+
+/** One run of the engine over one recording. */
+export interface EngineAnalysis {
+  /** what could not be told; empty as a rule */
+  gaps: Gap[];
+  engine_version: string;
+  duration: number;
+  channels: number;
+  tempo: Tempo;
+  /** one entry when the tempo is constant, else one a bar */
+  tempo_map: {
+    bar: number;
+    time: number;
+    bpm: number;
+  }[];
+  meter: string;
+  meters: {
+    name: string;
+    odds: number;
+  }[];
+  meter_confidence: number;
+  beats: number[];
+  downbeats: number[];
+  pickup_beats: number;
+  /** where the last bar ends */
+  end: number;
+  downbeat_confidence: number;
+  groove: Groove;
+  /** one a section */
+  drums: StepPattern[];
+  /** from A 440 */
+  tuning_cents: number;
+  tuning: {
+    cents: number;
+    confidence: number;
+    /** Hz */
+    a4: number;
+    /** 100 classes of a cent */
+    histogram: number[];
+  };
+  key: KeyPart | null;
+  /** twelve shares from C */
+  pitch_classes: {
+    all: number[];
+    bass: number[];
+  };
+  chords: EngineChord[];
+  loop: Loop | null;
+  loops: PartLoop[];
+  /** before sections */
+  cadences: {
+    kind: string;
+    bar: number;
+  }[];
+  bass: {
+    notes: BassNote[];
+    /** shares: root, third, fifth, seventh, other */
+    tones: Record<string, number>;
+    lowest: number | null;
+    highest: number | null;
+  };
+  /** where a high line stands clear */
+  leads: Lead[];
+  changes: EngineChange[];
+  /** Roles that no source tells. */
+  untold_roles: string[];
+  /** the most common distance between changes */
+  phrase_bars: number | null;
+  sections: EngineSection[];
+  /** For each bar how likely it is that a section begins with it. */
+  novelty: number[];
+  bars: Bar[];
+  loudness: Loudness;
+  mix: Mix;
+  layers: Layer[];
+  techniques: EngineSighting[];
+  /** one a stem; what it does not show is null */
+  stems: StemSound[];
+  score: ScoreFacts | null;
+  /** which source leads */
+  told_by: {
+    count: LayerSource;
+    chords: LayerSource;
+    bass: LayerSource;
+    drums: LayerSource;
+  };
+}
+
+/** What the sheet shows: an analysis with what a person says laid over it. */
+export interface Analysis extends EngineAnalysis {
+  chords: Chord[];
+  sections: Section[];
+  changes: Change[];
+  techniques: Sighting[];
+  heard_layers: HeardLayer[];
+  marks: SheetMark[];
+}
+
+/** One piece of the kit, step by step. */
+export interface StepRow {
+  piece: string;
+  probability: number[];
+  velocity: number[];
+  ghost: number[];
+}
+
+export interface StepPattern {
+  first_bar: number;
+  bars: number;
+  steps: number;
+  rows: StepRow[];
+  names: string[];
+  hat_rate: string | null;
+  departures: {
+    bar: number;
+    kind: "fill" | "gap";
+  }[];
+  confidence: number;
+}
+
+/** Offsets of onsets from the grid in ms by step. */
+export interface Timing {
+  register: string;
+  offsets_ms: (number | null)[];
+  spread_ms: number | null;
+  onsets: number;
+}
+
+/** What changes where a run of four bars begins. */
+export interface EngineChange {
+  bar: number;
+  enters: string[];
+  leaves: string[];
+  thins: string[];
+  swells: string[];
+  hats: "faster" | "slower" | null;
+}
+
+export interface Change extends EngineChange {
+  /** What a person struck out, such as enters:bass. */
+  struck: string[];
+  added: {
+    reading_id: number;
+    text: string;
+  }[];
+}
+
+export interface BassNote {
+  bar: number;
+  beat: number;
+  beats: number;
+  start: number;
+  end: number;
+  /** MIDI */
+  pitch: number;
+  name: string;
+  tone: string;
+}
+
+export interface Lead {
+  first_bar: number;
+  bars: number;
+  low: number;
+  middle: number;
+  high: number;
+  contour: string;
+  confidence: number;
+}
+
+export interface Register {
+  name: string;
+  hertz: [number, number];
+  side: number;
+  correlation: number;
+  mono_loss_db: number;
+}
+
+export interface Mix {
+  /** Hz */
+  centres: number[];
+  /** dB by third octave */
+  spectrum: number[];
+  registers: Register[];
+  sections: {
+    first_bar: number;
+    /** dB by third octave */
+    against_mean: number[];
+    registers: Register[];
+  }[];
+}
+
+/** What was measured on a stem. */
+export interface StemSound {
+  name: string;
+  role: string;
+  /** s */
+  offset: number;
+  bars: {
+    level_db: number[];
+    share: number[];
+    pan: (number | null)[];
+    width: (number | null)[];
+    brightness: (number | null)[];
+  };
+  /** Hz */
+  bandwidth: [number, number];
+  /** Hz */
+  brightness: number;
+  image: "mono" | "narrow" | "wide";
+  /** -1 to 1 */
+  pan: number;
+  width: number;
+  motion: {
+    range: number;
+    bars: number;
+  } | null;
+  crest_db: number;
+  shape: {
+    attack_ms: number;
+    decay_ms: number | null;
+    attack: string;
+    decay: string | null;
+  } | null;
+  pumping: {
+    depth_db: number;
+    rate: string;
+    follows: string | null;
+  } | null;
+  gating: {
+    steps: number;
+    depth_db: number;
+  } | null;
+  echo: {
+    ms: number;
+    unit: string | null;
+    under_db: number;
+    alternates: boolean;
+  } | null;
+  /** Seconds in which its sounds would fall by sixty dB. */
+  tail_s: number | null;
+  pitch: {
+    line: boolean;
+    polyphony: number;
+    low: number;
+    middle: number;
+    high: number;
+  } | null;
+  /** onsets a beat */
+  density: number;
+  timing: {
+    late_ms: number | null;
+    spread_ms: number | null;
+    swing: number | null;
+  };
+  /** bars */
+  period: number | null;
+  /** by section */
+  variations: (string | null)[];
+}
+
+/** What the notes of one part of a score tell. */
+export interface ScorePart {
+  name: string;
+  role: string;
+  program: number | null;
+  notes: number;
+  low: number;
+  middle: number;
+  high: number;
+  polyphony: number;
+  /** quarters */
+  length_beats: number;
+  velocity: {
+    low: number;
+    middle: number;
+    high: number;
+    spread: number;
+    by_sixteenth: (number | null)[];
+  };
+  grid: string | null;
+  residual_ms: number | null;
+  period: number | null;
+  transposed: {
+    bars: number;
+    semitones: number;
+  } | null;
+  /** The first bars until they come back: [sixteenth from their start, pitch]. */
+  pattern: [number, number][];
+  variations: (string | null)[];
+}
+
+export interface ScoreFacts {
+  bpm: number;
+  tempo_changes: number;
+  meter: string;
+  keys: unknown;
+  markers: {
+    text: string;
+    bar: number;
+  }[];
+  warnings: string[];
+  placement: {
+    kind: "clock" | "beats";
+    /** s */
+    offset: number;
+    /** 0 to 2 */
+    agreement: number;
+    believable: boolean;
+  };
+  parts: ScorePart[];
+}
+
+export interface Study {
+  id: number;
+  title: string;
+  aim: Aim;
+  scope_bar: number | null;
+  target_bpm: number | null;
+  target_tonic: string | null;
+  target_mode: string | null;
+  created_at: string;
+  references?: number;
+}
+
+/** One run of the engine over one recording. */
+export interface Run {
+  id: number;
+  recording_id: number;
+  state: RunState;
+  stage: string | null;
+  progress: number;
+  error: string | null;
+  engine_version: string | null;
+  created_at: string;
+  finished_at: string | null;
+}
+
+/** One piece of background work on what a study holds. */
+export interface WorkRun {
+  kind: WorkKind;
+  id: number;
+  /** Null for a song that is put together. */
+  reference_id: number | null;
+  state: RunState | "open";
+  stage: string | null;
+  progress: number;
+  error: string | null;
+}
+
+/** How far all work on a study is; without runs when nothing has happened since the edition that was seen. */
+export interface Progress {
+  edition: number;
+  runs?: WorkRun[];
+}
+
+export interface ReferenceSummary {
+  bpm: number | null;
+  meter: string;
+  key: string | null;
+  bars: number;
+  duration: number;
+  lufs: number | null;
+  sections: number;
+  loop: string | null;
+}
+
+/** A song in a study. */
+export interface Reference {
+  id: number;
+  study_id: number;
+  recording_id: number;
+  title: string;
+  artist: string | null;
+  original_name: string;
+  position: number;
+  created_at: string;
+  revision: number;
+  applied: number;
+}
+
+export interface ReferenceRow extends Reference {
+  analysis: Run | null;
+  marks: Record<string, Mark>;
+  summary: ReferenceSummary | null;
+  /** Why the reference can't be shown, in words. */
+  problem: string | null;
+}
+
+export interface ChecklistHead {
+  id: number;
+  study_id: number;
+  reference_id: number | null;
+  title: string;
+  school: string;
+  created_at: string;
+}
+
+export interface ChecklistRow extends ChecklistHead {
+  total: number;
+  done: number;
+}
+
+/** A song that comes without a mix, while it is put together. */
+export interface Assembly {
+  id: number;
+  study_id: number;
+  title: string;
+  stems: {
+    recording_id: number;
+    name: string;
+  }[];
+  score_sha256: string | null;
+  score_name: string | null;
+  /** open while files are added */
+  state: RunState | "open";
+  stage: string | null;
+  progress: number;
+  error: string | null;
+  tries: number;
+  created_at: string;
+}
+
+export interface StudyPage {
+  study: Study;
+  references: ReferenceRow[];
+  checklists: ChecklistRow[];
+  assemblies: Assembly[];
+}
+
+export interface Rival {
+  label: string;
+  odds: number;
+}
+
+/** One statement about a reference. */
+export interface Reading {
+  id: number;
+  reference_id: number;
+  analysis_id: number | null;
+  supersedes_id: number | null;
+  aspect: Aspect | NotedAspect;
+  value: Record<string, unknown> | null;
+  statement: string;
+  note: string;
+  why: string;
+  rivals: Rival[];
+  first_bar: number | null;
+  last_bar: number | null;
+  source: Source;
+  confidence: number | null;
+  state: ReadingState;
+  /** Where it is said. */
+  link: string;
+  created_at: string;
+  /** s */
+  starts_at: number | null;
+  ends_at: number | null;
+}
+
+export interface StemRow {
+  id: number;
+  reference_id: number;
+  recording_id: number;
+  name: string;
+  role: string;
+  guess: string;
+  offset: number | null;
+  set_offset: number | null;
+  agreement: number | null;
+  distinct: number | null;
+  seconds: number | null;
+  state: RunState;
+  stage: string | null;
+  progress: number;
+  error: string | null;
+  tries: number;
+  created_at: string;
+}
+
+export interface ScoreRow {
+  id: number;
+  reference_id: number;
+  sha256: string;
+  name: string;
+  parts: {
+    name: string;
+    role: string;
+    notes: number;
+    program: number | null;
+  }[];
+  warnings: string[];
+  roles: Record<string, string>;
+  created_at: string;
+}
+
+export interface SectionCell {
+  state: Presence;
+  share: number;
+  variation: string | null;
+  new: boolean;
+  left: boolean;
+}
+
+/** Who plays how much in which section. */
+export interface SectionTable {
+  layers: {
+    name: string;
+    role: string | null;
+    source: LayerSource | "heard";
+    reading_id: number | null;
+    cells: SectionCell[];
+  }[];
+  sections: {
+    playing: number;
+    entered: string[];
+    left: string[];
+  }[];
+}
+
+export interface Edit {
+  number: number;
+  label: string;
+  created_at: string;
+  undone: boolean;
+}
+
+/** Every change that a person made, and where undo and redo stand. */
+export interface Journal {
+  revision: number;
+  undo: string | null;
+  redo: string | null;
+  edits: Edit[];
+}
+
+/** The run that works in what was put right. */
+export interface Derivation {
+  state: RunState;
+  stage: string | null;
+  progress: number;
+  error: string | null;
+}
+
+export interface SheetReference extends Reference {
+  run: Run | null;
+}
+
+/** All that the sheet of a song shows. */
+export interface ReferencePage {
+  reference: SheetReference;
+  analysis: Analysis | null;
+  /** Why there is no sheet although there is an analysis. */
+  problem: string | null;
+  readings: Reading[];
+  current: Record<string, number>;
+  /** Readings that contradict each other, by aspect. */
+  contradictions: Record<string, number[]>;
+  journal: Journal;
+  derivation: Derivation | null;
+  stems: StemRow[];
+  score: ScoreRow | null;
+  table: SectionTable | null;
+}
+
+/** A layer's card with where it belongs. */
+export interface SoundRow {
+  reading_id: number;
+  reference_id: number;
+  song: string;
+  name: string;
+  role: string | null;
+  card: LayerCard;
+}
+
+export interface TechniqueEntry {
+  kind: string;
+  family: string;
+  name: string;
+  summary: string;
+  hear: string;
+  mix: string;
+  stems: string;
+  midi: string;
+  measure: string;
+  steps: string[];
+  defaults: Record<string, string>;
+  wrong: string;
+  /** Whether the engine looks for it. */
+  searched: boolean;
+  /** Whether the study has its own words for it. */
+  own?: boolean;
+}
+
+/** How a technique is done here: for each sighting the steps with its figures. */
+export interface HowTo {
+  entry: TechniqueEntry;
+  steps: {
+    first_bar: number | null;
+    last_bar: number | null;
+    steps: string[];
+  }[];
+}
+
+/** An order of work. */
+export interface School {
+  id: string;
+  name: string;
+  reason: string;
+  stages: string[];
+}
+
+/** What is to be reached: a measure, where, its value, and how far off it may be in the measure's unit. */
+export interface Target {
+  measure: string;
+  role?: string;
+  layer?: string;
+  label?: string;
+  letter?: string;
+  first_bar?: number;
+  bars?: number;
+  value: unknown;
+  tolerance: number;
+  unit?: string;
+  source: string;
+  confidence?: number;
+  /** In how many of how many songs. */
+  holds?: number[];
+}
+
+/** Something to do. */
+export interface Item {
+  id: number;
+  checklist_id: number;
+  reading_id: number | null;
+  position: number;
+  number: string;
+  stage: string;
+  title: string;
+  target: string;
+  tolerance: string;
+  targets: Target[];
+  minutes: number;
+  steps: string[];
+  fallback: string;
+  from: string;
+  /** What of the reading it rests on, such as layer:bass. */
+  about: string | null;
+  /** What it would say if it were made now, where that differs; nulls where nothing says it any more. */
+  now?: {
+    target: string | null;
+    tolerance: string | null;
+  } | null;
+  state: ItemState;
+  note: string;
+}
+
+export interface Checklist extends ChecklistHead {
+  items: Item[];
+}
+
+export interface TempoPoint {
+  counted: number;
+  folded: number;
+  apart: boolean;
+}
+
+export interface ProfileSong {
+  title: string;
+  bars: number;
+  duration: number;
+  meter: string;
+  sections: {
+    label: string;
+    letter: string;
+    first_bar: number;
+    bars: number;
+    energy: number;
+  }[];
+}
+
+/** What the songs have in common in one respect. */
+export interface ProfileMeasure {
+  measure: string;
+  name: string;
+  role: string | null;
+  /** kind of section */
+  label: string | null;
+  words: string;
+  spread: number | null;
+  n: number;
+  m: number;
+}
+
+/** What the songs of a study share. */
+export interface Profile {
+  songs: ProfileSong[];
+  tempo: {
+    range: [number, number] | null;
+    middle: number | null;
+    points: (TempoPoint | null)[];
+  };
+  keys: {
+    minor: number;
+    of: number;
+    modes: Record<string, number>;
+    tonics: Record<string, number>;
+    songs: ({
+      tonic: string;
+      mode: string;
+      fifths: number;
+      signature: number;
+    } | null)[];
+  };
+  degrees: {
+    degree: string;
+    share: number;
+    songs: boolean[];
+  }[];
+  loops: {
+    degrees: string[];
+    songs: boolean[];
+  }[];
+  layers: {
+    kinds: {
+      name: string;
+      of: number;
+    }[];
+    roles: {
+      role: string;
+      counts: number[];
+    }[];
+  };
+  /** Pitched layers, the songs in which they play, and what their cards say. */
+  sounds: {
+    name: string;
+    songs: boolean[];
+    sounds: string[];
+  }[];
+  techniques: {
+    kind: string;
+    name: string;
+    songs: boolean[];
+    sightings: number;
+  }[];
+  /** What somebody pinned to a place. */
+  marks: {
+    type: string;
+    text: string;
+    first_bar: number;
+    title: string;
+  }[];
+  statements: {
+    aspect: string;
+    text: string;
+    n: number;
+    m: number;
+  }[];
+  outlier: {
+    song: number;
+    title: string;
+    respects: string[];
+  } | null;
+  measures: ProfileMeasure[];
+}
+
+export interface ProfilePage {
+  study: Study;
+  profile: Profile;
+  /** Titles of songs that can't be shown, and so are not counted. */
+  left_out: string[];
+}
+
+export interface ChordReading {
+  symbol: string;
+  notes: string[];
+  degree: string | null;
+  function: string | null;
+  function_of: string | null;
+  names: string[];
+}
+
+export interface NamedKey {
+  tonic: string;
+  mode: string;
+  name: string;
+}
+
+export interface ScaleUse {
+  name: string;
+  relative: NamedKey;
+  parallel: NamedKey;
+  notes: {
+    name: string;
+    inside: boolean;
+    share: number;
+    beats: number;
+    bars: number[];
+  }[];
+}
+
+export interface Separation {
+  state: RunState | "none";
+  progress: number;
+  error: string | null;
+}
+
+export interface Tapped {
+  bpm: number;
+  /** s */
+  first: number;
+  spread_ms: number;
+  used: number;
+  dropped: number;
+  nearest: number | null;
+}
