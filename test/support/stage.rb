@@ -30,8 +30,8 @@ module Stage
 
   # A player from [beat since bar 1, pitch or nil, velocity, beats].
   def player(role, events, source: "midi", name: role)
-    played = events.map { |beat, pitch, velocity, beats| Ensemble::Played.new(beat: beat.to_f, beats: beats || 0.25, pitch:, velocity: velocity || 0.8) }
-    Ensemble::Player.new(name:, role:, source:, events: played)
+    played = events.map { |beat, pitch, velocity, beats| Ethoscope::Ensemble::Played.new(beat: beat.to_f, beats: beats || 0.25, pitch:, velocity: velocity || 0.8) }
+    Ethoscope::Ensemble::Player.new(name:, role:, source:, events: played)
   end
 
   # The same beats of the bar through some bars (from 0).

@@ -1,25 +1,29 @@
 import { useQuery } from "@tanstack/react-query";
-import { AudioLines, BookOpenText, ListChecks, Moon, Rows3, SquareStack } from "lucide-react";
+import { Moon, SquareStack } from "lucide-react";
 import type { ReactNode } from "react";
-import { Link, NavLink, useParams } from "react-router";
+import { Link, NavLink, useNavigate, useParams } from "react-router";
 import { studyQuery } from "../api/queries";
 import type { ReferenceRow, Study, StudyPage } from "../api/types";
 import { Marks } from "../components/Marks";
 import { stageName } from "../components/Progress";
-import { figure, plural, signs } from "../lib/format";
+import { figure, signs } from "../lib/format";
+import { useCommands, type Command } from "./commands";
+import type { StudyPlace } from "./screens";
 import { toggleTheme } from "./theme";
 import { isBusy } from "./useProgress";
 
 const AIMS = { exact: "An exact remake", style: "In the style of", study: "Study only" } as const;
 
 /** The left edge: the study, its references with their marks, its profile and its checklists. A rail when narrow. */
-export function Navigation({ onHelp }: { onHelp: () => void }) {
+export function Navigation({ onHelp, places }: { onHelp: () => void; places: StudyPlace[] }) {
   const studyId = Number(useParams().studyId);
   const { data } = useQuery({ ...studyQuery(studyId), enabled: Number.isFinite(studyId) });
+  const navigate = useNavigate();
+  useCommands(data ? commandsOf(data, places, (path) => void navigate(path)) : []);
   return (
     <nav
       aria-label="Study"
-      className="flex w-12 shrink-0 flex-col border-r border-rule bg-paper mid:w-[176px] print:hidden"
+      className="flex w-12 shrink-0 flex-col border-r border-rule bg-paper mid:w-nav print:hidden"
     >
       <Link
         to="/"
@@ -29,7 +33,7 @@ export function Navigation({ onHelp }: { onHelp: () => void }) {
         <Emblem />
         <span className="hidden font-serif text-18 mid:inline">Ethoscope</span>
       </Link>
-      {data && Number.isFinite(studyId) && <StudyPart page={data} />}
+      {data && Number.isFinite(studyId) && <StudyPart page={data} places={places} />}
       <div className="mt-auto flex flex-col gap-1 border-t border-rule p-2 mid:p-3">
         <EdgeButton name="Night or day" mark={<Moon size={13} />} onClick={() => toggleTheme()} />
         <EdgeButton name="All keys" mark={<span className="font-mono text-12">?</span>} onClick={onHelp} />
@@ -55,10 +59,9 @@ function EdgeButton({ name, mark, onClick }: { name: string; mark: ReactNode; on
   );
 }
 
-function StudyPart({ page }: { page: StudyPage }) {
-  const { study, references, checklists } = page;
+function StudyPart({ page, places }: { page: StudyPage; places: StudyPlace[] }) {
+  const { study, references } = page;
   const base = `/studies/${study.id}`;
-  const latest = checklists[0];
   return (
     <>
       <Link to={base} className="hidden border-b border-rule px-4 py-2.5 hover:bg-wash mid:block">
@@ -83,20 +86,15 @@ function StudyPart({ page }: { page: StudyPage }) {
         ))}
       </div>
       <div className="border-t border-rule py-2">
-        <PageLink
-          to={`${base}/profile`}
-          name="Profile"
-          figures={plural(references.filter((row) => row.summary).length, "song")}
-          short="P"
-        />
-        <PageLink
-          to={latest ? `${base}/checklists/${latest.id}` : `${base}/checklists`}
-          name="Checklist"
-          figures={latest ? `${latest.done} of ${latest.total}` : "none"}
-          short="C"
-        />
-        <PageLink to={`${base}/sounds`} name="Sounds" figures="" short="S" />
-        <PageLink to={`${base}/techniques`} name="Techniques" figures="" short="T" />
+        {places.map((place) => (
+          <PageLink
+            key={place.name}
+            to={`${base}/${place.path(page)}`}
+            name={place.name}
+            figures={place.figures?.(page) ?? ""}
+            icon={place.icon}
+          />
+        ))}
         <Link
           to={`${base}/checklists`}
           className="hidden px-4 py-1 text-ink-2 hover:bg-wash mid:block"
@@ -107,6 +105,18 @@ function StudyPart({ page }: { page: StudyPage }) {
       </div>
     </>
   );
+}
+
+/** Every place of the study by name, its songs among them. */
+export function commandsOf(page: StudyPage, places: StudyPlace[], go: (path: string) => void): Command[] {
+  const base = `/studies/${page.study.id}`;
+  const command = (name: string, path: string): Command => ({ name, group: "Go to", run: () => go(path) });
+  return [
+    command("all studies", "/"),
+    command("the study", base),
+    ...places.map((place) => command(place.name, `${base}/${place.path(page)}`)),
+    ...page.references.map((row) => command(row.title, `${base}/references/${row.id}`)),
+  ];
 }
 
 function aimText(study: Study, count: number): string {
@@ -125,7 +135,7 @@ function ReferenceLink({ base, reference }: { base: string; reference: Reference
       to={`${base}/references/${reference.id}`}
       title={reference.title}
       className={({ isActive }) =>
-        `block border-l-[3px] px-2 py-1.5 mid:pr-3 mid:pl-[13px] ${isActive ? "border-select bg-sheet" : "border-transparent hover:bg-wash"}`
+        `block margin-stroke-l px-2 py-1.5 mid:pr-3 mid:pl-[13px] ${isActive ? "border-select bg-sheet" : "border-transparent hover:bg-wash"}`
       }
     >
       <span className="hidden truncate font-medium mid:block">{reference.title}</span>
@@ -161,26 +171,19 @@ function waiting({ analysis, problem }: ReferenceRow): string {
   return "waiting";
 }
 
-const MARKS: Record<string, ReactNode> = {
-  P: <Rows3 size={15} />,
-  C: <ListChecks size={15} />,
-  S: <AudioLines size={15} />,
-  T: <BookOpenText size={15} />,
-};
-
-function PageLink({ to, name, figures, short }: { to: string; name: string; figures: string; short: string }) {
+function PageLink({ to, name, figures, icon }: { to: string; name: string; figures: string; icon: ReactNode }) {
   return (
     <NavLink
       to={to}
       title={name}
       className={({ isActive }) =>
-        `flex items-baseline justify-between border-l-[3px] px-2 py-1.5 mid:pr-4 mid:pl-[13px] ${isActive ? "border-select bg-sheet" : "border-transparent hover:bg-wash"}`
+        `flex items-baseline justify-between margin-stroke-l px-2 py-1.5 mid:pr-4 mid:pl-[13px] ${isActive ? "border-select bg-sheet" : "border-transparent hover:bg-wash"}`
       }
     >
       <span className="hidden text-13 font-medium mid:inline">{name}</span>
       <span className="figure hidden text-ink-2 mid:inline">{figures}</span>
       <span aria-hidden className="mx-auto mid:hidden">
-        {MARKS[short]}
+        {icon}
       </span>
     </NavLink>
   );

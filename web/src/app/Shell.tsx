@@ -6,12 +6,13 @@ import { FailureLine } from "./FailureLine";
 import { KeysHelp } from "./KeysHelp";
 import { Navigation } from "./Navigation";
 import { Palette } from "./Palette";
+import type { StudyPlace } from "./screens";
 import { toggleTheme } from "./theme";
 import { useProgress } from "./useProgress";
 import { useTransportCommands } from "./useTransportCommands";
 
 /** Navigation on the left, the page, and playback along the bottom. */
-export function Shell() {
+export function Shell({ places }: { places: StudyPlace[] }) {
   const [open, setOpen] = useState<"keys" | "palette" | null>(null);
   const close = () => setOpen(null);
   useCommands([
@@ -26,7 +27,7 @@ export function Shell() {
   return (
     <div className="flex h-full flex-col print:block print:h-auto">
       <div className="flex min-h-0 grow print:block">
-        <Navigation onHelp={() => setOpen("keys")} />
+        <Navigation onHelp={() => setOpen("keys")} places={places} />
         <main className="flex min-w-0 grow flex-col bg-paper print:block">
           <FailureLine />
           <Outlet />

@@ -61,7 +61,7 @@ function Tick({ item, onChange }: { item: Item; onChange: ItemRowProps["onChange
       aria-label={`${item.number} ${item.title}`}
       checked={item.state === "skipped" ? "indeterminate" : item.state === "done"}
       onCheckedChange={(checked) => onChange({ state: checked === true && item.state === "open" ? "done" : "open" })}
-      className="grid size-[15px] place-items-center border border-firm bg-sheet data-[state=checked]:border-confirmed"
+      className="grid size-box place-items-center border border-firm bg-sheet data-[state=checked]:border-confirmed"
     >
       <Checkbox.Indicator>
         {item.state === "skipped" ? (
@@ -96,7 +96,7 @@ function From({ item, checklist }: { item: Item; checklist: Checklist }) {
 function Changed({ item, onTakeTarget }: { item: Item; onTakeTarget: () => void }) {
   if (!item.now) return null;
   return (
-    <div className="mb-2 border-l-[3px] border-conflict pl-2 text-conflict">
+    <div className="mb-2 margin-stroke-l border-conflict pl-2 text-conflict">
       {item.now.target === null ? (
         <p>The reading has changed since, and says nothing of this any more.</p>
       ) : (
@@ -119,7 +119,7 @@ function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "o
   return (
     <tr className="bg-paper">
       <td />
-      <td colSpan={7} className="border-b border-rule border-l-[3px] border-l-select">
+      <td colSpan={7} className="border-b border-rule margin-stroke-l border-l-select">
         <div className="grid grid-cols-[1fr_1fr] gap-6 px-4 pt-1 pb-3">
           <div>
             <Changed item={item} onTakeTarget={onTakeTarget} />

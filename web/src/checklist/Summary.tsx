@@ -18,7 +18,7 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
   return (
     <aside
       aria-label="Summary"
-      className="shrink-0 overflow-y-auto border-rule px-4 py-3 scroll-quiet max-mid:flex max-mid:items-center max-mid:gap-6 max-mid:border-b mid:w-[264px] mid:border-l wide:w-[344px]"
+      className="shrink-0 overflow-y-auto border-rule px-4 py-3 scroll-quiet max-mid:flex max-mid:items-center max-mid:gap-6 max-mid:border-b mid:w-drawer mid:border-l wide:w-drawer-wide"
     >
       <section className="max-mid:hidden">
         <h2 className="mb-2 font-medium">By stage</h2>

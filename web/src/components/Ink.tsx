@@ -6,7 +6,7 @@ export function Confidence({ value }: { value: number }) {
     <span className="inline-flex items-center gap-1.5">
       <span
         aria-hidden
-        className="inline-block h-[9px] w-[21px] border border-measured"
+        className="inline-block h-swatch w-[21px] border border-measured"
         style={{ background: inkColour(confidenceStep(value)) }}
       />
       <span className="figure" title="How sure the engine is, 0 to 1">
@@ -18,7 +18,7 @@ export function Confidence({ value }: { value: number }) {
 
 /** A person said so: hatched, never solid. */
 export function HeardSwatch() {
-  return <span aria-hidden className="hatch inline-block h-[9px] w-[21px]" />;
+  return <span aria-hidden className="hatch inline-block h-swatch w-[21px]" />;
 }
 
 /** Songs in their fixed order, a cell each, then how many of how many. */

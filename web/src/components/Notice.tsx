@@ -20,7 +20,7 @@ export function Failure({ error, action }: { error: unknown; action?: ReactNode 
   return (
     <div
       role="alert"
-      className="flex items-center gap-4 border-l-[3px] border-conflict py-1 pl-3 text-13 text-conflict"
+      className="flex items-center gap-4 margin-stroke-l border-conflict py-1 pl-3 text-13 text-conflict"
     >
       <p>{messageOf(error)}</p>
       {action}

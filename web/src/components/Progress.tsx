@@ -38,7 +38,7 @@ export function ProgressBar({ name, share, stage }: { name: string; share: numbe
         aria-valuemin={0}
         aria-valuemax={100}
         aria-label={name}
-        className="h-[9px] w-40 border border-measured"
+        className="h-swatch w-40 border border-measured"
       >
         <span className="block h-full bg-measured transition-[width] duration-300" style={{ width: `${percent}%` }} />
       </span>

@@ -2,7 +2,8 @@ import type { SectionCell, SectionTable } from "../api/types";
 import { bars, percent } from "../lib/format";
 import { amountStep, inkColour } from "../lib/ink";
 import { sourceMark } from "../lib/sources";
-import { same, useSheet, type Selection } from "../sheet/context";
+import { useSelection, useSheet } from "../sheet/context";
+import { same, type Selection } from "../sheet/selection";
 
 /** A row a layer, a column a section: absent, thin or full, what is new, what left, and which variation is played. */
 export function LayerTable() {
@@ -44,7 +45,8 @@ export function LayerTable() {
 }
 
 function LayerRow({ layer }: { layer: SectionTable["layers"][number] }) {
-  const { selection, select } = useSheet();
+  const { select } = useSheet();
+  const selection = useSelection();
   const own: Selection =
     layer.reading_id === null ? { kind: "layer", name: layer.name } : { kind: "ownLayer", id: layer.reading_id };
   const chosen = same(selection, own);
@@ -77,7 +79,7 @@ function Cell({ cell, heard }: { cell: SectionCell; heard: boolean }) {
       <span className="flex items-center gap-1.5" title={`${percent(cell.share)} of its bars`}>
         <span
           aria-hidden
-          className={`h-[15px] w-[24px] shrink-0 ${cell.state === "absent" ? "border-b border-firm" : ""} ${heard && cell.state !== "absent" ? "hatch" : ""}`}
+          className={`h-box w-[24px] shrink-0 ${cell.state === "absent" ? "border-b border-firm" : ""} ${heard && cell.state !== "absent" ? "hatch" : ""}`}
           style={heard || cell.state === "absent" ? {} : { background: inkColour(amountStep(cell.share)) }}
         />
         <span className={`text-11 ${cell.state === "absent" ? "text-ink-3" : "text-ink-2"}`}>

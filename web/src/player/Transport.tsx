@@ -37,7 +37,7 @@ function Bar({ state, listening, onListen }: BarProps) {
   const player = usePlayer();
   return (
     <footer aria-label="Playback" className="flex h-11 shrink-0 items-stretch border-t border-firm bg-paper">
-      <div className="flex w-[48px] items-center gap-3 border-r border-rule px-2 mid:w-[176px] mid:px-4">
+      <div className="flex w-[48px] items-center gap-3 border-r border-rule px-2 mid:w-nav mid:px-4">
         <button
           type="button"
           aria-label={state.playing ? "Pause" : "Play"}

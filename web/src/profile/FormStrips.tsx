@@ -1,6 +1,6 @@
 import type { Profile } from "../api/types";
 import { amountStep, inkColour, textOnInk, type Step } from "../lib/ink";
-import { ROW } from "./SongPlots";
+import { ROW } from "./scales";
 
 const SHORT: Record<string, string> = {
   intro: "in",
@@ -22,7 +22,7 @@ export function FormStrips({ profile }: { profile: Profile }) {
     <ol className="border-t border-rule">
       {profile.songs.map((song) => (
         <li key={song.title} className="flex items-center border-b border-faint" style={{ height: ROW }}>
-          <span className="relative block h-[20px] grow">
+          <span className="relative block h-line grow">
             {song.sections.map((section) => {
               const step = Math.max(1, amountStep(section.energy)) as Step;
               const share = section.bars / longest;
@@ -30,7 +30,7 @@ export function FormStrips({ profile }: { profile: Profile }) {
                 <span
                   key={section.first_bar}
                   title={`${section.label} ${section.letter}, ${section.bars} bars from bar ${section.first_bar}`}
-                  className="absolute top-0 h-full overflow-hidden text-center text-11 leading-[20px]"
+                  className="absolute top-0 h-full overflow-hidden text-center text-11 leading-line"
                   style={{
                     left: `${((section.first_bar - 1) / longest) * 100}%`,
                     width: `calc(${share * 100}% - 2px)`,

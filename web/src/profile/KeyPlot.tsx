@@ -1,7 +1,7 @@
 import type { Profile } from "../api/types";
 import { signs } from "../lib/format";
 import { RowPlot } from "./RowPlot";
-import { ROW } from "./SongPlots";
+import { ROW } from "./scales";
 
 type SongKey = NonNullable<Profile["keys"]["songs"][number]>;
 

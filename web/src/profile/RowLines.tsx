@@ -1,4 +1,4 @@
-import { ROW } from "./SongPlots";
+import { ROW } from "./scales";
 
 interface RowLinesProps {
   width: number;

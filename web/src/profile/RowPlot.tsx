@@ -1,7 +1,7 @@
 import { useRef, type ReactNode } from "react";
 import { useSize } from "../lib/useSize";
 import { RowLines } from "./RowLines";
-import { ROW } from "./SongPlots";
+import { ROW } from "./scales";
 
 interface RowPlotProps {
   label: string;

@@ -2,9 +2,8 @@ import type { Profile } from "../api/types";
 import { figure, listed, plural } from "../lib/format";
 import { FormStrips } from "./FormStrips";
 import { KeyPlot } from "./KeyPlot";
+import { ROW } from "./scales";
 import { TempoPlot } from "./TempoPlot";
-
-export const ROW = 26;
 
 /** Three plots that share their rows: one row a song. */
 export function SongPlots({ profile }: { profile: Profile }) {

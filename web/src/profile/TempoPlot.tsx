@@ -1,8 +1,7 @@
 import type { Profile, TempoPoint } from "../api/types";
 import { figure } from "../lib/format";
 import { RowPlot } from "./RowPlot";
-import { logScale, tempoTicks } from "./scales";
-import { ROW } from "./SongPlots";
+import { logScale, ROW, tempoTicks } from "./scales";
 
 /** Each song's tempo where it is felt, and as counted when that is an octave away. */
 export function TempoPlot({ profile }: { profile: Profile }) {

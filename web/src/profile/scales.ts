@@ -1,3 +1,6 @@
+/** Height of the row of one song in plots that share their rows. */
+export const ROW = 26;
+
 /** A logarithmic scale from values to pixels. */
 export function logScale(low: number, high: number, width: number): (value: number) => number {
   const span = Math.log2(high / low);

@@ -83,7 +83,7 @@ function Form({ studyId, onDone }: { studyId: number; onDone: () => void }) {
 function Refusals({ list }: { list: Refusal[] }) {
   if (list.length === 0) return null;
   return (
-    <ul role="alert" className="mb-4 border-l-[3px] border-conflict pl-3 text-13 text-conflict">
+    <ul role="alert" className="mb-4 margin-stroke-l border-conflict pl-3 text-13 text-conflict">
       {list.map((entry) => (
         <li key={entry.name} className="py-0.5">
           {entry.name && <span className="font-medium">{`${entry.name}: `}</span>}

@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { referenceQuery } from "../api/queries";
 import type { Analysis, ReferencePage } from "../api/types";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { LayerTable } from "../layers/LayerTable";
-import { SheetContext, type Brush, type Selection } from "../sheet/context";
+import { SelectionContext, SheetContext, type Brush } from "../sheet/context";
+import { toAddress, type Selection } from "../sheet/selection";
 import { Card } from "../sheet/drawer/Drawer";
 import { geometryOf } from "../sheet/geometry";
 import { useEdits } from "../sheet/useEdits";
@@ -49,29 +50,34 @@ function Body({ page, analysis }: { page: ReferencePage; analysis: Analysis }) {
   const [selection, select] = useState<Selection | null>(null);
   const [brush, setBrush] = useState<Brush>(3);
   const edits = useEdits(page);
-  const geometry = geometryOf(analysis, { width: 600, height: 400, rows: analysis.layers.length }, "song");
-  const view = { first: 1, last: analysis.bars.length };
+  const sheet = useMemo(() => {
+    const geometry = geometryOf(analysis, { width: 600, height: 400, rows: analysis.layers.length }, "song");
+    const view = { first: 1, last: analysis.bars.length };
+    return { page, analysis, geometry, view, select, brush, setBrush, edits, editing: 0 };
+  }, [page, analysis, brush, edits]);
   return (
-    <SheetContext value={{ page, analysis, geometry, view, selection, select, brush, setBrush, edits, editing: 0 }}>
-      <div className="flex min-h-0 grow bg-sheet">
-        <div className="min-w-0 grow overflow-auto px-4 pt-3 pb-6 scroll-quiet">
-          <LayerTable />
+    <SheetContext value={sheet}>
+      <SelectionContext value={selection}>
+        <div className="flex min-h-0 grow bg-sheet">
+          <div className="min-w-0 grow overflow-auto px-4 pt-3 pb-6 scroll-quiet">
+            <LayerTable />
+          </div>
+          <aside
+            aria-label="Layer card"
+            className="w-[360px] shrink-0 overflow-y-auto border-l border-rule px-4 pt-3 pb-6 scroll-quiet wide:w-[440px]"
+            key={selection ? toAddress(selection) : ""}
+          >
+            {edits.error && <Failure error={edits.error} />}
+            {selection ? (
+              <Card />
+            ) : (
+              <p className="font-serif text-15 text-ink-2">
+                Choose a layer on the left to see what is known of it, and to fill its card.
+              </p>
+            )}
+          </aside>
         </div>
-        <aside
-          aria-label="Layer card"
-          className="w-[360px] shrink-0 overflow-y-auto border-l border-rule px-4 pt-3 pb-6 scroll-quiet wide:w-[440px]"
-          key={JSON.stringify(selection)}
-        >
-          {edits.error && <Failure error={edits.error} />}
-          {selection ? (
-            <Card />
-          ) : (
-            <p className="font-serif text-15 text-ink-2">
-              Choose a layer on the left to see what is known of it, and to fill its card.
-            </p>
-          )}
-        </aside>
-      </div>
+      </SelectionContext>
     </SheetContext>
   );
 }

@@ -1,11 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { History, Redo2, Undo2 } from "lucide-react";
-import { startTransition, useEffect, useState, type ComponentProps } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { useEffect, type ComponentProps } from "react";
+import { Link, useNavigate } from "react-router";
 import { write } from "../api/client";
 import { keys } from "../api/keys";
 import { isWaiting, referenceQuery, studyQuery } from "../api/queries";
-import type { Analysis, Aspect, ReferencePage } from "../api/types";
+import type { Analysis, ReferencePage } from "../api/types";
 import { useChange } from "../app/useChange";
 import { useCommands } from "../app/commands";
 import { Button } from "../components/Button";
@@ -13,28 +13,19 @@ import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Segmented } from "../components/Segmented";
 import { clock } from "../lib/format";
-import { ASPECTS, BEATS } from "../api/contract";
+import { BEATS } from "../api/contract";
 import { usePlayer } from "../player/context";
-import { aboutOf } from "../sheet/about";
-import type { Selection } from "../sheet/context";
-import type { Zoom } from "../sheet/geometry";
 import { HandOver } from "../sheet/HandOver";
 import { NotYet, Unshowable } from "../sheet/NoSheet";
 import { Sheet } from "../sheet/Sheet";
+import { useAddress, ZOOMS } from "../sheet/useAddress";
 import { useAgain } from "../sheet/useAgain";
 import { useEdits, type Edits } from "../sheet/useEdits";
 import { useReferenceId, useStudyId } from "./params";
 
-const ZOOMS = [
-  { value: "song", name: "whole song" },
-  { value: "section", name: "section" },
-  { value: "bar", name: "bar" },
-] as const;
-
 export function SheetScreen() {
   const studyId = useStudyId();
   const referenceId = useReferenceId();
-  const [search] = useSearchParams();
   const { data: study } = useQuery(studyQuery(studyId));
   const { data: page, error } = useQuery(referenceQuery(referenceId));
   const row = study?.references.find((candidate) => candidate.id === referenceId);
@@ -59,30 +50,15 @@ export function SheetScreen() {
   if (!page) return <PageHead title={row?.title ?? ""} remark={row?.artist ?? null} />;
   if (page.problem) return <Unshowable page={page} problem={page.problem} />;
   if (!page.analysis) return <NotYet page={page} run={row?.analysis ?? page.reference.run} />;
-  return (
-    <Finished
-      key={`${referenceId} ${search.toString()}`}
-      page={page}
-      analysis={page.analysis}
-      count={study?.references.length ?? 1}
-    />
-  );
+  return <Finished key={referenceId} page={page} analysis={page.analysis} count={study?.references.length ?? 1} />;
 }
 
 function Finished({ page, analysis, count }: { page: ReferencePage; analysis: Analysis; count: number }) {
-  const [zoom, setZoom] = useState<Zoom>("song");
-  const [search] = useSearchParams();
-  const [selection, select] = useState<Selection | null>(() => wanted(search, analysis));
+  const { selection, select, zoom, zoomTo } = useAddress(analysis);
   const edits = useEdits(page);
   const again = useAgain(page);
-  // A long sheet is drawn anew in slices, so that what plays goes on moving.
-  const zoomTo = (next: Zoom) => startTransition(() => setZoom(next));
   const zoomOn = () =>
-    startTransition(() =>
-      setZoom(
-        (before) => ZOOMS[(ZOOMS.findIndex((item) => item.value === before) + 1) % ZOOMS.length]?.value ?? "song",
-      ),
-    );
+    zoomTo(ZOOMS[(ZOOMS.findIndex((item) => item.value === zoom) + 1) % ZOOMS.length]?.value ?? "song");
   useCommands([
     { key: "z", name: "zoom: whole song, section, bar", group: "On the sheet", run: zoomOn },
     { name: "measure this recording again", group: "On the sheet", run: () => again.mutate() },
@@ -126,13 +102,6 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
       <Sheet page={page} analysis={analysis} zoom={zoom} selection={selection} select={select} edits={edits} />
     </>
   );
-}
-
-/** What the address asks to see, as a checklist's items do: a reading of the strip, or what of it they rest on ("layer:bass"). */
-function wanted(search: URLSearchParams, analysis: Analysis): Selection | null {
-  const aspect = ASPECTS.find((candidate): candidate is Aspect => candidate === search.get("reading"));
-  const about = search.get("about");
-  return (about === null ? null : aboutOf(about, analysis)) ?? (aspect ? { kind: "reading", aspect } : null);
 }
 
 interface ChangesProps {

@@ -1,5 +1,7 @@
+import { memo } from "react";
 import { changeSigns, changeWords, standing } from "./changes";
-import { same, useSheet } from "./context";
+import { useSelection, useSheet } from "./context";
+import { same } from "./selection";
 import { Row } from "./Row";
 
 export const CHANGES_HEIGHT = 26;
@@ -7,8 +9,9 @@ export const CHANGES_HEIGHT = 26;
 const NARROWEST = 18;
 
 /** What enters and leaves where runs of four bars begin. */
-export function ChangesRow() {
-  const { analysis, geometry, selection, select } = useSheet();
+export const ChangesRow = memo(function ChangesRow() {
+  const { analysis, geometry, select } = useSheet();
+  const selection = useSelection();
   const changes = analysis.changes.map(standing).filter((change) => changeSigns(change) !== "");
   return (
     <Row height={CHANGES_HEIGHT} label={<span className="block text-13 font-medium">What changes</span>}>
@@ -23,7 +26,7 @@ export function ChangesRow() {
             aria-label={`Bar ${change.bar}: ${words}`}
             title={`Bar ${change.bar}: ${words}`}
             onClick={() => select({ kind: "change", bar: change.bar })}
-            className={`absolute top-0 h-[20px] overflow-hidden border-l-2 border-measured pl-1 text-left figure whitespace-nowrap text-measured hover:bg-wash ${
+            className={`absolute top-0 h-line overflow-hidden border-l-2 border-measured pl-1 text-left figure whitespace-nowrap text-measured hover:bg-wash ${
               same(selection, { kind: "change", bar: change.bar }) ? "bg-wash" : ""
             }`}
             style={{
@@ -38,4 +41,4 @@ export function ChangesRow() {
       {changes.length === 0 && <p className="font-serif text-13 italic text-ink-3">Nobody enters or leaves.</p>}
     </Row>
   );
-}
+});

@@ -1,16 +1,17 @@
-import { useMemo } from "react";
+import { memo, useMemo } from "react";
 import { confidenceStep } from "../lib/ink";
 import { joined, upright } from "../lib/path";
 import { layoutChords, type Bracket, type ChordMark } from "./chordLayout";
-import { inView, same, useSheet } from "./context";
+import { inView, useSelection, useSheet } from "./context";
+import { same } from "./selection";
 import { Row } from "./Row";
 
 /** The loop under its brackets, chords with their degrees, and a tick for every change. */
-export function ChordRows() {
+export const ChordRows = memo(function ChordRows() {
   const { analysis, geometry, view, select } = useSheet();
   const pick = (seconds: number) => {
-    const index = analysis.chords.findLastIndex((chord) => chord.start <= seconds);
-    if (index >= 0) select({ kind: "chord", index });
+    const chord = analysis.chords.findLast((candidate) => candidate.start <= seconds);
+    if (chord) select({ kind: "chord", at: chord.start });
   };
   const { brackets, marks: all } = useMemo(() => layoutChords(analysis, geometry), [analysis, geometry]);
   const marks = all.filter(({ chord }) => inView(view, chord.bar, chord.bar + chord.beats));
@@ -39,7 +40,7 @@ export function ChordRows() {
       <BorrowedRemarks marks={all} />
     </Row>
   );
-}
+});
 
 function LoopBracket({ bracket }: { bracket: Bracket }) {
   return (
@@ -65,15 +66,16 @@ function LoopBracket({ bracket }: { bracket: Bracket }) {
 }
 
 function ChordName({ mark }: { mark: ChordMark }) {
-  const { selection, select } = useSheet();
+  const { select } = useSheet();
+  const selection = useSelection();
   const { chord } = mark;
-  const chosen = same(selection, { kind: "chord", index: mark.index });
+  const chosen = same(selection, { kind: "chord", at: chord.start });
   return (
     <button
       type="button"
       aria-pressed={chosen}
       aria-label={`${chord.symbol}, ${chord.degree ?? ""}, bar ${chord.bar}${chord.source === "measured" ? "" : `, ${chord.source}`}${chord.borrowed_from ? `, borrowed: ${chord.borrowed_from}` : ""}`}
-      onClick={() => select({ kind: "chord", index: mark.index })}
+      onClick={() => select({ kind: "chord", at: chord.start })}
       className={`absolute top-[24px] h-[34px] overflow-hidden pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash ${chosen ? "bg-wash shadow-[inset_0_2px_0_var(--select)]" : ""}`}
       style={{ left: mark.x + 1, width: Math.max(mark.label ?? 0, mark.width) - 1 }}
     >
@@ -92,8 +94,8 @@ function ChordName({ mark }: { mark: ChordMark }) {
 
 /** Where the selected chord lies, also when there is no room for its name. */
 function Chosen({ marks }: { marks: ChordMark[] }) {
-  const { selection } = useSheet();
-  const mark = selection?.kind === "chord" ? marks[selection.index] : undefined;
+  const selection = useSelection();
+  const mark = marks.find(({ chord }) => same(selection, { kind: "chord", at: chord.start }));
   if (!mark) return null;
   return (
     <span

@@ -1,9 +1,10 @@
+import { memo } from "react";
 import { figure } from "../lib/format";
 import { useSheet } from "./context";
 import { Row } from "./Row";
 
 /** Loudness of each bar as one continuous profile. */
-export function EnergyRow() {
+export const EnergyRow = memo(function EnergyRow() {
   const { analysis, geometry } = useSheet();
   const height = geometry.energyHeight;
   const levels = analysis.bars.map((bar) => bar.energy);
@@ -42,4 +43,4 @@ export function EnergyRow() {
       </svg>
     </Row>
   );
-}
+});

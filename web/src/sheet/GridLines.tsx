@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { BEATS } from "../api/contract";
 import { joined, upright } from "../lib/path";
 import { inView, useSheet } from "./context";
@@ -6,7 +7,7 @@ import { inView, useSheet } from "./context";
 const DEEP = 2000;
 
 /** The bar grid behind all rows: faint every four bars, plain every eight, firm where a section begins; beats when close. */
-export function GridLines() {
+export const GridLines = memo(function GridLines() {
   const { analysis, geometry, view } = useSheet();
   const count = analysis.bars.length;
   const firm = new Set([...analysis.sections.map((section) => section.first_bar), count + 1]);
@@ -16,7 +17,7 @@ export function GridLines() {
   return (
     <svg
       aria-hidden
-      className="pointer-events-none absolute top-5 left-[108px] h-[calc(100%-20px)] overflow-hidden"
+      className="pointer-events-none absolute top-5 left-labels h-[calc(100%-20px)] overflow-hidden"
       width={geometry.width + 1}
     >
       {joined(
@@ -31,7 +32,7 @@ export function GridLines() {
       ))}
     </svg>
   );
-}
+});
 
 function lineColour(place: number, firm: Set<number>, barWidth: number): string | null {
   if (firm.has(place)) return "var(--rule-firm)";

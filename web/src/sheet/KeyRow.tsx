@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Analysis } from "../api/types";
 import { bars, signs } from "../lib/format";
 import { useSheet } from "./context";
@@ -10,7 +11,7 @@ export function modulates(analysis: Analysis): boolean {
 }
 
 /** Where which key holds; only in songs that leave their first one. */
-export function KeyRow() {
+export const KeyRow = memo(function KeyRow() {
   const { analysis, geometry, select } = useSheet();
   if (!analysis.key || !modulates(analysis)) return null;
 
@@ -24,7 +25,7 @@ export function KeyRow() {
             type="button"
             title={`${name}, ${bars(stretch.first_bar, stretch.last_bar)}`}
             onClick={() => select({ kind: "reading", aspect: "key" })}
-            className="absolute top-0 h-[20px] truncate border-x border-t border-measured pl-1.5 text-left font-serif text-13 leading-[18px] italic text-measured hover:bg-wash"
+            className="absolute top-0 h-line truncate border-x border-t border-measured pl-1.5 text-left font-serif text-13 leading-[18px] italic text-measured hover:bg-wash"
             style={{
               left: geometry.xOfBar(stretch.first_bar) + 1,
               width: (stretch.last_bar - stretch.first_bar + 1) * geometry.barWidth - 3,
@@ -36,4 +37,4 @@ export function KeyRow() {
       })}
     </Row>
   );
-}
+});

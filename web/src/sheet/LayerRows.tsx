@@ -1,9 +1,10 @@
 import type { Analysis, HeardLayer, Layer } from "../api/types";
-import { Fragment } from "react";
+import { Fragment, memo } from "react";
 import { amountStep, inkColour } from "../lib/ink";
 import { sourceMark, toldBy } from "../lib/sources";
 import { CellPlot, type Cell } from "./CellPlot";
-import { same, useSheet, type Selection } from "./context";
+import { useSelection, useSheet } from "./context";
+import { same, type Selection } from "./selection";
 import { Row } from "./Row";
 import { usePainting } from "./usePainting";
 
@@ -11,8 +12,9 @@ const PLAYING = 0.5;
 const CHOSEN = "font-medium underline decoration-2 underline-offset-4";
 
 /** One row a part, one cell a bar; density is how much it is there. Hatched rows are a person's, over the measured rows of their role. */
-export function LayerRows() {
-  const { analysis, selection } = useSheet();
+export const LayerRows = memo(function LayerRows() {
+  const { analysis } = useSheet();
+  const selection = useSelection();
   const roles = new Set(analysis.layers.map((layer) => layer.role));
   const shown = shownLayers(analysis, selection);
   const own = (role: string) => shown.filter((layer) => layer.role === role);
@@ -32,7 +34,7 @@ export function LayerRows() {
       ))}
     </>
   );
-}
+});
 
 /** A card that only says more of a measured layer has no row of its own, but while it is open, to paint on. */
 export function shownLayers(analysis: Analysis, selection: Selection | null): HeardLayer[] {
@@ -46,7 +48,8 @@ export function shownLayers(analysis: Analysis, selection: Selection | null): He
 }
 
 function MeasuredRow({ layer }: { layer: Layer }) {
-  const { geometry, selection, select } = useSheet();
+  const { geometry, select } = useSheet();
+  const selection = useSelection();
   const chosen = same(selection, { kind: "layer", name: layer.name });
   const playing = layer.activity.filter((value) => value >= PLAYING).length;
   return (
@@ -88,7 +91,8 @@ function measuredCells(values: number[], perCell: number): Cell[] {
 }
 
 function OwnRow({ layer }: { layer: HeardLayer }) {
-  const { geometry, selection, select } = useSheet();
+  const { geometry, select } = useSheet();
+  const selection = useSelection();
   const id = layer.reading_id;
   const chosen = same(selection, { kind: "ownLayer", id });
   const paint = usePainting(id);
@@ -109,7 +113,7 @@ function OwnRow({ layer }: { layer: HeardLayer }) {
           className={`flex h-full w-full items-center justify-between gap-1 pr-2 text-left text-13 text-heard-text hover:bg-wash ${chosen ? CHOSEN : ""}`}
         >
           <span className="truncate">{layer.name}</span>
-          <span aria-hidden className="hatch size-[9px] shrink-0" />
+          <span aria-hidden className="hatch size-swatch shrink-0" />
         </button>
       }
     >

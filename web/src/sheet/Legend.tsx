@@ -28,7 +28,7 @@ export function Legend({
           ))}
         </span>
         <span className="flex items-center gap-1.5">
-          <span aria-hidden className="hatch size-[9px]" /> heard
+          <span aria-hidden className="hatch size-swatch" /> heard
         </span>
       </div>
     </div>

@@ -1,5 +1,7 @@
+import { memo } from "react";
 import { bars } from "../lib/format";
-import { same, useSheet } from "./context";
+import { useSelection, useSheet } from "./context";
+import { same } from "./selection";
 import { Row } from "./Row";
 
 export const MARKS_HEIGHT = 26;
@@ -7,8 +9,9 @@ export const MARKS_HEIGHT = 26;
 const SIGNS: Record<string, string> = { technique: "✳", transition: "→", oddity: "!", question: "?", idea: "○" };
 
 /** Notes that a person pinned to bars. */
-export function MarksRow() {
-  const { analysis, geometry, selection, select } = useSheet();
+export const MarksRow = memo(function MarksRow() {
+  const { analysis, geometry, select } = useSheet();
+  const selection = useSelection();
   if (analysis.marks.length === 0) return null;
   return (
     <Row height={MARKS_HEIGHT} label={<span className="block text-13 font-medium">Marks</span>}>
@@ -22,7 +25,7 @@ export function MarksRow() {
             aria-label={`${mark.type}, ${bars(mark.first_bar, mark.last_bar)}: ${mark.text}`}
             title={`${mark.type}, ${bars(mark.first_bar, mark.last_bar)}: ${mark.text}`}
             onClick={() => select({ kind: "mark", id: mark.reading_id })}
-            className={`absolute top-0 h-[20px] truncate border-b-2 border-dashed border-heard pl-0.5 text-left text-11 text-heard-text hover:bg-wash ${chosen ? "bg-wash" : ""}`}
+            className={`absolute top-0 h-line truncate border-b-2 border-dashed border-heard pl-0.5 text-left text-11 text-heard-text hover:bg-wash ${chosen ? "bg-wash" : ""}`}
             style={{
               left: geometry.xOfBar(mark.first_bar) + 1,
               width: Math.max(18, (mark.last_bar - mark.first_bar + 1) * geometry.barWidth - 2),
@@ -37,4 +40,4 @@ export function MarksRow() {
       })}
     </Row>
   );
-}
+});

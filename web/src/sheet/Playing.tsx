@@ -20,7 +20,7 @@ export function Playing({ keepInView }: { keepInView: (x: number) => void }) {
   if (track?.id !== page.reference.id) return null;
 
   return (
-    <div aria-hidden className="pointer-events-none absolute top-5 bottom-0 left-[108px]">
+    <div aria-hidden className="pointer-events-none absolute top-5 bottom-0 left-labels">
       {loop && (
         <div
           className="absolute top-3 bottom-0 border-x border-t-2 border-ink bg-wash"

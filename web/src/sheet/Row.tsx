@@ -26,7 +26,7 @@ export function Row({ height, label, children, seeks = false, onPick, loops = fa
     geometry.timeOfX(event.clientX - event.currentTarget.getBoundingClientRect().left);
   return (
     <div className="relative flex [contain:layout_style]" style={{ height }}>
-      <div className="sticky left-0 z-10 w-[108px] shrink-0 bg-sheet pl-4">{label}</div>
+      <div className="sticky left-0 z-10 w-labels shrink-0 bg-sheet pl-4">{label}</div>
       <div
         className={`relative shrink-0 ${seeks ? "cursor-crosshair" : ""} ${loops ? "touch-none select-none" : ""}`}
         style={{ width: geometry.width }}

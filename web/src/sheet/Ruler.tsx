@@ -1,10 +1,13 @@
+import { memo } from "react";
 import { upright } from "../lib/path";
-import { inView, same, useSheet } from "./context";
+import { inView, useSelection, useSheet } from "./context";
+import { same } from "./selection";
 import { Row } from "./Row";
 
 /** Section names as running heads, and the bars they start from. */
-export function Ruler() {
-  const { analysis, geometry, selection, select } = useSheet();
+export const Ruler = memo(function Ruler() {
+  const { analysis, geometry, select } = useSheet();
+  const selection = useSelection();
   return (
     <Row
       height={44}
@@ -12,14 +15,14 @@ export function Ruler() {
       loops
       label={
         <>
-          <span className="block h-[20px] text-ink-2">Section</span>
+          <span className="block h-line text-ink-2">Section</span>
           <span className="block text-ink-2">From bar</span>
         </>
       }
     >
-      {analysis.sections.map((section, index) => {
+      {analysis.sections.map((section) => {
         const width = section.bars * geometry.barWidth;
-        const chosen = same(selection, { kind: "section", index });
+        const chosen = same(selection, { kind: "section", at: section.start });
         return (
           <button
             type="button"
@@ -27,12 +30,12 @@ export function Ruler() {
             aria-pressed={chosen}
             aria-label={`${section.label} ${section.letter}, bars ${section.first_bar} to ${section.first_bar + section.bars - 1}${section.usual_bars === null ? "" : ", unusual length"}`}
             title={`${section.label} ${section.letter}, ${section.bars} bars${section.usual_bars === null ? "" : ", an unusual length"}`}
-            onClick={() => select({ kind: "section", index })}
-            className={`absolute top-0 h-[36px] overflow-hidden border-t-[3px] pl-1 text-left hover:bg-wash ${chosen ? "border-select" : "border-transparent"}`}
+            onClick={() => select({ kind: "section", at: section.start })}
+            className={`absolute top-0 h-[36px] overflow-hidden margin-stroke-t pl-1 text-left hover:bg-wash ${chosen ? "border-select" : "border-transparent"}`}
             style={{ left: geometry.xOfBar(section.first_bar) + 1, width: width - 1 }}
           >
             <span
-              className={`block truncate font-serif text-13 leading-[15px] italic ${section.source === "measured" ? "" : "text-heard-text"}`}
+              className={`block truncate font-serif text-13 leading-box italic ${section.source === "measured" ? "" : "text-heard-text"}`}
             >
               {section.state === "confirmed" && <span className="text-confirmed not-italic">✓ </span>}
               {section.label} <span className="not-italic text-ink-2">{section.letter}</span>
@@ -50,7 +53,7 @@ export function Ruler() {
       <BarTicks />
     </Row>
   );
-}
+});
 
 function BarTicks() {
   const { geometry, view } = useSheet();

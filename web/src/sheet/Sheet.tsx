@@ -7,7 +7,8 @@ import { useSize } from "../lib/useSize";
 import { AddLayer, AddMark, AddTechnique } from "./AddDialogs";
 import { CHANGES_HEIGHT, ChangesRow } from "./ChangesRow";
 import { ChordRows } from "./ChordRows";
-import { SheetContext, type Brush, type Selection } from "./context";
+import { SelectionContext, SheetContext, type Brush } from "./context";
+import type { Selection } from "./selection";
 import { Drawer } from "./drawer/Drawer";
 import { EnergyRow } from "./EnergyRow";
 import { gapText } from "./gapText";
@@ -82,61 +83,68 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
     [zoom],
   );
 
+  const sheet = useMemo(
+    () => ({ page, analysis, geometry, view, select, brush, setBrush, edits, editing }),
+    [page, analysis, geometry, view, select, brush, edits, editing],
+  );
+
   return (
-    <SheetContext value={{ page, analysis, geometry, view, selection, select, brush, setBrush, edits, editing }}>
-      <Strip />
-      <Derivation page={page} />
-      <Untold gaps={analysis.gaps} />
-      {edits.error && (
-        <div className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5">
-          <Failure
-            error={edits.error}
-            action={
-              <button type="button" className="underline" onClick={edits.dismiss}>
-                Dismiss
-              </button>
-            }
-          />
-        </div>
-      )}
-      <div className="relative flex min-h-0 grow">
-        <div className="flex min-w-0 grow flex-col bg-sheet">
-          <div
-            ref={area}
-            onScroll={onScroll}
-            className="relative min-h-0 grow overflow-auto scroll-quiet"
-            data-testid="sheet"
-          >
-            <div className="relative w-max pt-3 pb-2">
-              <GridLines />
-              <Ruler />
-              <EnergyRow />
-              <TempoRow />
-              <KeyRow />
-              <ChordRows />
-              <LayerRows />
-              <StepsRow />
-              <ChangesRow />
-              <MarksRow />
-              <TechniqueRows />
-              <Playing keepInView={keepInView} />
-            </div>
-          </div>
-          <div className="flex shrink-0 items-start justify-between gap-6 border-t border-faint py-2 pr-4 pl-4">
-            <TechniqueLegend />
-            <Legend
-              onAddLayer={() => setAdding("layer")}
-              onAddTechnique={() => setAdding("technique")}
-              onAddMark={() => setAdding("mark")}
+    <SheetContext value={sheet}>
+      <SelectionContext value={selection}>
+        <Strip />
+        <Derivation page={page} />
+        <Untold gaps={analysis.gaps} />
+        {edits.error && (
+          <div className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5">
+            <Failure
+              error={edits.error}
+              action={
+                <button type="button" className="underline" onClick={edits.dismiss}>
+                  Dismiss
+                </button>
+              }
             />
           </div>
+        )}
+        <div className="relative flex min-h-0 grow">
+          <div className="flex min-w-0 grow flex-col bg-sheet">
+            <div
+              ref={area}
+              onScroll={onScroll}
+              className="relative min-h-0 grow overflow-auto scroll-quiet"
+              data-testid="sheet"
+            >
+              <div className="relative w-max pt-3 pb-2">
+                <GridLines />
+                <Ruler />
+                <EnergyRow />
+                <TempoRow />
+                <KeyRow />
+                <ChordRows />
+                <LayerRows />
+                <StepsRow />
+                <ChangesRow />
+                <MarksRow />
+                <TechniqueRows />
+                <Playing keepInView={keepInView} />
+              </div>
+            </div>
+            <div className="flex shrink-0 items-start justify-between gap-6 border-t border-faint py-2 pr-4 pl-4">
+              <TechniqueLegend />
+              <Legend
+                onAddLayer={() => setAdding("layer")}
+                onAddTechnique={() => setAdding("technique")}
+                onAddMark={() => setAdding("mark")}
+              />
+            </div>
+          </div>
+          <Drawer />
         </div>
-        <Drawer />
-      </div>
-      <AddLayer open={adding === "layer"} onClose={() => setAdding(null)} />
-      <AddTechnique open={adding === "technique"} onClose={() => setAdding(null)} />
-      <AddMark open={adding === "mark"} onClose={() => setAdding(null)} />
-      {edits.stale && <StaleDialog stale={edits.stale} />}
+        <AddLayer open={adding === "layer"} onClose={() => setAdding(null)} />
+        <AddTechnique open={adding === "technique"} onClose={() => setAdding(null)} />
+        <AddMark open={adding === "mark"} onClose={() => setAdding(null)} />
+        {edits.stale && <StaleDialog stale={edits.stale} />}
+      </SelectionContext>
     </SheetContext>
   );
 }

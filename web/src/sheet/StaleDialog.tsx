@@ -12,7 +12,7 @@ export function StaleDialog({ stale }: { stale: Stale }) {
       onClose={stale.drop}
     >
       {stale.labels.length > 0 && (
-        <ul className="mb-4 border-l-[3px] border-heard pl-3">
+        <ul className="mb-4 margin-stroke-l border-heard pl-3">
           {stale.labels.map((label, index) => (
             <li key={index}>{label}</li>
           ))}

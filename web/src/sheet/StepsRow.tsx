@@ -1,5 +1,7 @@
+import { memo } from "react";
 import { bars } from "../lib/format";
-import { inView, same, useSheet } from "./context";
+import { inView, useSelection, useSheet } from "./context";
+import { same } from "./selection";
 import { Row } from "./Row";
 import { StepGrid } from "./StepGrid";
 import { stepsPerBeat } from "./steps";
@@ -10,8 +12,9 @@ const LINE = 10;
 const WIDEST = 132;
 
 /** The usual bar of each section on its step grid, and what such a pattern is called. */
-export function StepsRow() {
-  const { analysis, geometry, view, selection, select } = useSheet();
+export const StepsRow = memo(function StepsRow() {
+  const { analysis, geometry, view, select } = useSheet();
+  const selection = useSelection();
   if (analysis.drums.length === 0) return null;
 
   return (
@@ -35,16 +38,16 @@ export function StepsRow() {
       {analysis.drums
         .filter((pattern) => inView(view, pattern.first_bar, pattern.first_bar + pattern.bars - 1))
         .map((pattern) => {
-          const index = analysis.sections.findIndex((section) => section.first_bar === pattern.first_bar);
+          const section = analysis.sections.find((candidate) => candidate.first_bar === pattern.first_bar);
           const room = pattern.bars * geometry.barWidth - 6;
           const name = [pattern.names[0], pattern.hat_rate && `hats ${pattern.hat_rate}`].filter(Boolean).join(", ");
           return (
             <button
               key={pattern.first_bar}
               type="button"
-              aria-pressed={same(selection, { kind: "section", index })}
+              aria-pressed={section !== undefined && same(selection, { kind: "section", at: section.start })}
               title={[bars(pattern.first_bar, pattern.first_bar + pattern.bars - 1), name].filter(Boolean).join(": ")}
-              onClick={() => select({ kind: "section", index })}
+              onClick={() => section && select({ kind: "section", at: section.start })}
               className="absolute top-0 flex flex-col items-start overflow-hidden text-left hover:bg-wash"
               style={{ left: geometry.xOfBar(pattern.first_bar) + 3, width: room }}
             >
@@ -54,10 +57,10 @@ export function StepsRow() {
                 rowHeight={LINE}
                 perBeat={stepsPerBeat(analysis.meter, pattern.steps)}
               />
-              <span className="mt-0.5 w-full truncate font-serif text-12 leading-[15px] italic text-ink-2">{name}</span>
+              <span className="mt-0.5 w-full truncate font-serif text-12 leading-box italic text-ink-2">{name}</span>
             </button>
           );
         })}
     </Row>
   );
-}
+});

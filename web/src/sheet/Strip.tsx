@@ -2,7 +2,8 @@ import { Check } from "lucide-react";
 import { ASPECTS } from "../api/contract";
 import type { Aspect, Reading } from "../api/types";
 import { Confidence, HeardSwatch } from "../components/Ink";
-import { currentReading, same, useSheet } from "./context";
+import { currentReading, useSelection, useSheet } from "./context";
+import { same } from "./selection";
 import { headline } from "./drawer/headline";
 
 /** The reading strip: what holds, in sentences, with how sure and what else it could be. */
@@ -19,7 +20,8 @@ export function Strip() {
 }
 
 function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
-  const { page, selection, select } = useSheet();
+  const { page, select } = useSheet();
+  const selection = useSelection();
   const selected = { kind: "reading" as const, aspect };
   const chosen = same(selection, selected);
   const refuted = reading.state === "refuted";
@@ -29,7 +31,7 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
       aria-pressed={chosen}
       title={[reading.statement, reading.note].filter(Boolean).join(" · ")}
       onClick={() => select(chosen ? null : selected)}
-      className={`flex min-w-0 flex-col border-t-[3px] border-r border-r-rule px-3 pt-1.5 pb-2 text-left last:border-r-0 first:pl-4 mid:h-[91px] ${
+      className={`flex min-w-0 flex-col margin-stroke-t border-r border-r-rule px-3 pt-1.5 pb-2 text-left last:border-r-0 first:pl-4 mid:h-[91px] ${
         chosen ? "border-t-select bg-sheet" : "border-t-transparent hover:bg-wash"
       }`}
     >

@@ -1,12 +1,14 @@
+import { memo } from "react";
 import { bars, plural } from "../lib/format";
-import { same, useSheet, type Selection } from "./context";
+import { useSelection, useSheet } from "./context";
+import { same, type Selection } from "./selection";
 import { Row } from "./Row";
 import { techniqueGroups, type Place, type TechniqueGroup } from "./techniques";
 
 const LANE = 19;
 
 /** Brackets with a number that leads to the card of the technique. */
-export function TechniqueRows() {
+export const TechniqueRows = memo(function TechniqueRows() {
   const { page, analysis } = useSheet();
   const groups = techniqueGroups(analysis, page.readings);
   const places = lanes(groups);
@@ -30,7 +32,7 @@ export function TechniqueRows() {
       {groups.length === 0 && <p className="pt-2 font-serif text-13 italic text-ink-3">None found; note one with T.</p>}
     </Row>
   );
-}
+});
 
 interface Laid extends Place {
   group: TechniqueGroup;
@@ -58,7 +60,8 @@ function selectionOf(group: TechniqueGroup): Selection {
 }
 
 function PlaceMark({ group, first, last, lane, refuted }: Laid) {
-  const { geometry, selection, select } = useSheet();
+  const { geometry, select } = useSheet();
+  const selection = useSelection();
   const chosen = same(selection, selectionOf(group));
   const heard = group.ownId !== null;
   const x = geometry.xOfBar(first);
@@ -86,7 +89,7 @@ function NumberMark({ group, className = "" }: { group: TechniqueGroup; classNam
   return (
     <span
       aria-hidden
-      className={`grid size-[15px] place-items-center rounded-full border border-current font-mono text-[11px] leading-none ${group.ownId === null ? "" : "border-dashed"} ${className}`}
+      className={`grid size-box place-items-center rounded-full border border-current font-mono text-[11px] leading-none ${group.ownId === null ? "" : "border-dashed"} ${className}`}
     >
       {group.number}
     </span>

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { figure } from "../lib/format";
 import { useSheet } from "./context";
 import { Row } from "./Row";
@@ -8,7 +9,7 @@ const PLOT = 30;
 const LEAST = 4;
 
 /** The tempo of each bar, where it moves. */
-export function TempoRow() {
+export const TempoRow = memo(function TempoRow() {
   const { analysis, geometry } = useSheet();
   if (analysis.tempo.constant || analysis.tempo.bpm === null) return null;
 
@@ -43,4 +44,4 @@ export function TempoRow() {
       </svg>
     </Row>
   );
-}
+});

@@ -32,7 +32,7 @@ export function Unfinished({ run }: { run: Run }) {
           const share = Math.min(1, Math.max(0, (run.progress - before) / (done - before)));
           return (
             <div key={name} className="flex h-9 items-center gap-4 border-b border-faint">
-              <span className={`w-[108px] shrink-0 text-13 ${run.progress >= done ? "text-ink" : "text-ink-3"}`}>
+              <span className={`w-labels shrink-0 text-13 ${run.progress >= done ? "text-ink" : "text-ink-3"}`}>
                 {name}
               </span>
               <span aria-hidden className="h-[13px] grow">

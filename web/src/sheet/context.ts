@@ -2,22 +2,8 @@ import { createContext, use } from "react";
 import type { Analysis, Aspect, Reading, ReferencePage } from "../api/types";
 import type { BarRun } from "../player/Player";
 import type { Geometry } from "./geometry";
+import type { Selection } from "./selection";
 import type { Edits } from "./useEdits";
-
-/** What is selected on the sheet, and so explained in the drawer. */
-export type Selection =
-  | { kind: "reading"; aspect: Aspect }
-  | { kind: "section"; index: number }
-  | { kind: "chord"; index: number }
-  | { kind: "change"; bar: number }
-  | { kind: "layer"; name: string }
-  | { kind: "ownLayer"; id: number }
-  | { kind: "technique"; technique: string }
-  | { kind: "ownTechnique"; id: number }
-  | { kind: "mark"; id: number }
-  | { kind: "settle" }
-  | { kind: "journal" }
-  | { kind: "sources" };
 
 /** Absent, thin or full. */
 export type Brush = 0 | 1 | 3;
@@ -28,7 +14,6 @@ export interface SheetState {
   geometry: Geometry;
   /** The bars that are drawn: what is in view, and some more on each side. */
   view: BarRun;
-  selection: Selection | null;
   select: (selection: Selection | null) => void;
   brush: Brush;
   setBrush: (brush: Brush) => void;
@@ -38,6 +23,13 @@ export interface SheetState {
 }
 
 export const SheetContext = createContext<SheetState | null>(null);
+
+/** What is selected, apart from the rest, so that only what shows it is drawn anew when it changes. */
+export const SelectionContext = createContext<Selection | null>(null);
+
+export function useSelection(): Selection | null {
+  return use(SelectionContext);
+}
 
 export function useSheet(): SheetState {
   const sheet = use(SheetContext);
@@ -53,8 +45,4 @@ export function inView(view: BarRun, first: number, last = first): boolean {
 export function currentReading(page: ReferencePage, aspect: Aspect): Reading | undefined {
   const id = page.current[aspect];
   return page.readings.find((reading) => reading.id === id);
-}
-
-export function same(a: Selection | null, b: Selection): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
 }

@@ -1,7 +1,7 @@
 import type { Command } from "../app/commands";
 import type { Analysis, Aspect } from "../api/types";
 import { usePlayer } from "../player/context";
-import type { Selection } from "./context";
+import { same, type Selection } from "./selection";
 import { ASPECTS } from "../api/contract";
 import type { Edits } from "./useEdits";
 
@@ -29,7 +29,7 @@ export function useSheetCommands({ analysis, selection, select, edits, add, edit
   const here = () => Math.max(1, player.barAt(player.time));
   const place = () => {
     for (const [row, items] of rows.entries()) {
-      const index = items.findIndex((item) => JSON.stringify(item.selection) === JSON.stringify(selection));
+      const index = items.findIndex((item) => same(selection, item.selection));
       if (index >= 0) return { row, index };
     }
     return null;
@@ -90,8 +90,8 @@ function nearest(items: Item[], bar: number): number {
 function rowsOf(analysis: Analysis): Item[][] {
   const layer = (selection: Selection): Item[] => [{ selection, bar: 1 }];
   return [
-    analysis.sections.map((section, index) => ({ selection: { kind: "section", index }, bar: section.first_bar })),
-    analysis.chords.map((chord, index) => ({ selection: { kind: "chord", index }, bar: chord.bar })),
+    analysis.sections.map((section) => ({ selection: { kind: "section", at: section.start }, bar: section.first_bar })),
+    analysis.chords.map((chord) => ({ selection: { kind: "chord", at: chord.start }, bar: chord.bar })),
     ...analysis.layers.map((one) => layer({ kind: "layer", name: one.name })),
     ...analysis.heard_layers.map((one) => layer({ kind: "ownLayer", id: one.reading_id })),
     analysis.changes.map((change) => ({ selection: { kind: "change", bar: change.bar }, bar: change.bar })),

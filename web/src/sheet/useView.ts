@@ -1,4 +1,4 @@
-import { startTransition, useLayoutEffect, useRef, useState, type RefObject } from "react";
+import { startTransition, useLayoutEffect, useMemo, useRef, useState, type RefObject } from "react";
 import type { BarRun } from "../player/Player";
 import type { Geometry } from "./geometry";
 
@@ -7,9 +7,10 @@ export function useView(area: RefObject<HTMLElement | null>, geometry: Geometry)
   const [first, setFirst] = useState(1);
   const step = Math.max(1, Math.floor(geometry.shown / 2));
   const all = geometry.shown >= geometry.bars.length;
-  const view: BarRun = all
-    ? { first: 1, last: geometry.bars.length }
-    : { first: first - step, last: first + geometry.shown + 2 * step };
+  const from = all ? 1 : first - step;
+  const to = all ? geometry.bars.length : first + geometry.shown + 2 * step;
+  // The same bars are the same view, so that nothing is drawn anew for them.
+  const view = useMemo<BarRun>(() => ({ first: from, last: to }), [from, to]);
 
   /** In steps of half a screen, so that the sheet is seldom drawn anew. */
   const onScroll = () => {

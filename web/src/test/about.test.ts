@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { HeardLayer, Layer, Section, Sighting } from "../api/types";
-import { aboutOf } from "../sheet/about";
+import { aboutOf } from "../sheet/selection";
 import { shownLayers } from "../sheet/LayerRows";
 import { song } from "./song";
 
@@ -11,7 +11,7 @@ const own = (id: number, name: string, levels = [0, 0]) =>
 const analysis = song(8, ["Am", "F"], {
   layers: [measured("bass"), measured("Bass: take 2")],
   heard_layers: [own(5, "bass"), own(6, "drone", [0, 3])],
-  sections: [{ first_bar: 1 } as Section, { first_bar: 5 } as Section],
+  sections: [{ first_bar: 1, start: 0 } as Section, { first_bar: 5, start: 8.5 } as Section],
   techniques: [{ kind: "pedal" } as Sighting],
   marks: [{ reading_id: 12 } as (typeof analysis.marks)[number]],
 });
@@ -22,7 +22,7 @@ describe("what an item of a checklist rests on", () => {
     ["layer:Bass: take 2", { kind: "layer", name: "Bass: take 2" }],
     ["layer:drone", { kind: "ownLayer", id: 6 }],
     ["technique:pedal", { kind: "technique", technique: "pedal" }],
-    ["section:5", { kind: "section", index: 1 }],
+    ["section:5", { kind: "section", at: 8.5 }],
     ["mark:12", { kind: "mark", id: 12 }],
   ])("opens %s", (about, selection) => {
     expect(aboutOf(about, analysis)).toEqual(selection);

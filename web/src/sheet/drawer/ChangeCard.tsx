@@ -3,8 +3,9 @@ import { Button } from "../../components/Button";
 import type { Change } from "../../api/types";
 import { changeLines, changeWords, standing } from "../changes";
 import { useSheet } from "../context";
-import { CardHead, Part } from "./Drawer";
-import { Listen } from "./Listen";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
+import { Listen } from "../card/Listen";
 
 const REACH = 4;
 

@@ -6,17 +6,20 @@ import { BEATS } from "../../api/contract";
 import { usePlayer } from "../../player/context";
 import { piled } from "../../player/tones";
 import { useSheet } from "../context";
+import { indexAt } from "../selection";
 import { ChordShape } from "./ChordShape";
 import { ChordSymbolForm } from "./ChordSymbolForm";
 import { beatWords, functionWords } from "./chordWords";
-import { Columns } from "./Columns";
-import { Decide } from "./Decide";
-import { CardHead, Part } from "./Drawer";
-import { Facts } from "./Evidence";
-import { Listen } from "./Listen";
+import { Columns } from "../card/Columns";
+import { Decide } from "../card/Decide";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
+import { Facts } from "../card/Facts";
+import { Listen } from "../card/Listen";
 
-export function ChordCard({ index }: { index: number }) {
+export function ChordCard({ at }: { at: number }) {
   const { analysis, edits } = useSheet();
+  const index = indexAt(analysis.chords, at);
   const chord = analysis.chords[index];
   if (!chord) return null;
 

@@ -5,7 +5,7 @@ import { Button } from "../../components/Button";
 import { SmallField } from "../../components/SmallField";
 import { figure } from "../../lib/format";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 /** Split, merge, and repeat the chords from here over other bars. */
 export function ChordShape({ chord }: { chord: Chord }) {

@@ -8,7 +8,7 @@ import { signs } from "../../lib/format";
 import { useSheet } from "../context";
 import { useOpenOnEdit } from "../useOpenOnEdit";
 import { functionWords } from "./chordWords";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 /** A symbol as musicians write it; what it says is shown while it is typed. */
 export function ChordSymbolForm({ chord }: { chord: Chord }) {

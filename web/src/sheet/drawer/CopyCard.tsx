@@ -7,8 +7,8 @@ import { useChange } from "../../app/useChange";
 import { Button } from "../../components/Button";
 import { Failure } from "../../components/Notice";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
-import { TEXT } from "./LayerLists";
+import { Part } from "../card/Part";
+import { TEXT } from "../card/text";
 
 /** Takes a layer's card into another song of the study; its bars stay behind. */
 export function CopyCard({ id }: { id: number }) {

@@ -7,7 +7,7 @@ import { KeySelects } from "../../components/KeySelects";
 import { METERS, TOLD_SOURCES } from "../../api/contract";
 import { figure } from "../../lib/format";
 import type { CorrectionBody } from "../useEdits";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 interface CorrectionFormProps {
   aspect: Aspect;

@@ -1,9 +1,10 @@
 import type { Aspect } from "../../api/types";
 import { clock, figure, percent, plural } from "../../lib/format";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
-import { Columns, hertz } from "./Columns";
-import { Curve } from "./Curve";
+import { Facts } from "../card/Facts";
+import { Part } from "../card/Part";
+import { Columns, hertz } from "../card/Columns";
+import { Curve } from "../card/Curve";
 import { KeyEvidence } from "./KeyEvidence";
 import { MeterEvidence } from "./MeterEvidence";
 import { PulseCurve } from "./PulseCurve";
@@ -131,19 +132,6 @@ function widthRange(widths: number[]): string {
   return `${percent(Math.min(...widths))} to ${percent(Math.max(...widths))}`;
 }
 
-export function Facts({ facts }: { facts: [string, string][] }) {
-  return (
-    <dl className="mt-1 grid grid-cols-[92px_1fr] gap-y-1">
-      {facts.map(([name, value]) => (
-        <div key={name} className="contents">
-          <dt className="text-ink-2">{name}</dt>
-          <dd className="figure">{value}</dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
-
 function FormList() {
   const { analysis, select } = useSheet();
   return (
@@ -155,12 +143,12 @@ function FormList() {
       )}
       <Part title="Sections" aside="reason">
         <ul>
-          {analysis.sections.map((section, index) => (
+          {analysis.sections.map((section) => (
             <li key={section.first_bar} className="grid grid-cols-[24px_74px_1fr] items-baseline gap-1 py-0.5">
               <span className="figure">{section.letter}</span>
               <button
                 type="button"
-                onClick={() => select({ kind: "section", index })}
+                onClick={() => select({ kind: "section", at: section.start })}
                 className="truncate text-left font-serif text-13 italic hover:underline"
               >
                 {section.label}

@@ -1,5 +1,5 @@
 import type { TechniqueEntry } from "../../api/types";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 /** How a technique is done here, how it is heard, and what goes wrong. */
 export function HowToParts({ entry, steps }: { entry: TechniqueEntry; steps: string[] }) {

@@ -1,7 +1,8 @@
 import { Button } from "../../components/Button";
 import { day, plural } from "../../lib/format";
 import { useSheet } from "../context";
-import { CardHead, Part } from "./Drawer";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
 
 /** Every change to this sheet, newest first; what was undone can be done again. */
 export function JournalCard() {

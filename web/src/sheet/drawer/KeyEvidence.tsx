@@ -1,6 +1,6 @@
 import { bars, percent, signs } from "../../lib/format";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 import { PitchClasses } from "./PitchClasses";
 
 /** Notes, where the key changes, how phrases end, and what sounds from outside the scale. */

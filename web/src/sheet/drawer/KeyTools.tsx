@@ -9,7 +9,7 @@ import { figure, percent, plural } from "../../lib/format";
 import { usePlayer } from "../../player/context";
 import { piled } from "../../player/tones";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 /** Try a key: which of its notes sound, which sound from outside, its relative and parallel; take it, or mark it from a bar on. */
 export function KeyTools({ reading }: { reading: Reading }) {

@@ -4,8 +4,9 @@ import { percent } from "../../lib/format";
 import { toldBy } from "../../lib/sources";
 import type { Layer } from "../../api/types";
 import { useSheet } from "../context";
-import { Curve } from "./Curve";
-import { CardHead, Part } from "./Drawer";
+import { Curve } from "../card/Curve";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
 import { ScorePartFacts, StemFacts } from "./SourceFacts";
 
 const BASIS: Record<string, string> = {

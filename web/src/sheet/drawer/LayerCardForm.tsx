@@ -6,8 +6,9 @@ import { SmallField } from "../../components/SmallField";
 import { PURPOSES, ROLES } from "../../api/contract";
 import { useDraft } from "../../lib/useDraft";
 import { useOpenOnEdit } from "../useOpenOnEdit";
-import { Part } from "./Drawer";
-import { Candidates, Chain, TEXT } from "./LayerLists";
+import { Part } from "../card/Part";
+import { TEXT } from "../card/text";
+import { Candidates, Chain } from "./LayerLists";
 import { Stack } from "./LayerStack";
 
 const HAVE = [

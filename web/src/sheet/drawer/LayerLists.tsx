@@ -1,8 +1,9 @@
+import { TEXT } from "../card/text";
 import { TOLD_SOURCES } from "../../api/contract";
 import type { LayerCard } from "../../api/types";
 import { Button } from "../../components/Button";
 import { SureField } from "../../components/SureField";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 /** Kinds of processing, in no one's words. */
 const PROCESSES = [
@@ -26,8 +27,6 @@ const PROCESSES = [
   "bit reduction",
   "pitch shift",
 ];
-/** A field of a card. */
-export const TEXT = "h-7 w-full min-w-0 rounded-sm border border-firm bg-sheet px-1.5 text-12 placeholder:text-ink-3";
 
 /** What could play the layer, how that is known, and how sure it is. */
 export function Candidates({

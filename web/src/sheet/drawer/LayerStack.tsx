@@ -1,8 +1,8 @@
 import { GIVES } from "../../api/contract";
 import type { LayerCard } from "../../api/types";
 import { Button } from "../../components/Button";
-import { Part } from "./Drawer";
-import { TEXT } from "./LayerLists";
+import { Part } from "../card/Part";
+import { TEXT } from "../card/text";
 
 /** What each part of a stacked sound gives. */
 export function Stack({

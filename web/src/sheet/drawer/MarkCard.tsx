@@ -1,8 +1,8 @@
 import { bars } from "../../lib/format";
 import { useSheet } from "../context";
-import { CardHead } from "./Drawer";
-import { Listen } from "./Listen";
-import { Remove } from "./Remove";
+import { CardHead } from "../card/CardHead";
+import { Listen } from "../card/Listen";
+import { Remove } from "../card/Remove";
 
 /** A note that a person pinned to some bars. */
 export function MarkCard({ id }: { id: number }) {

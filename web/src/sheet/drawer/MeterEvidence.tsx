@@ -1,9 +1,9 @@
 import type { Timing } from "../../api/types";
 import { figure, percent, plural } from "../../lib/format";
 import { useSheet } from "../context";
-import { Columns } from "./Columns";
-import { Part } from "./Drawer";
-import { Facts } from "./Evidence";
+import { Columns } from "../card/Columns";
+import { Part } from "../card/Part";
+import { Facts } from "../card/Facts";
 
 /** Swing, feel, and how far from the grid each step is played. */
 export function MeterEvidence() {

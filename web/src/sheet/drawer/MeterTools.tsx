@@ -3,7 +3,7 @@ import { useCommands } from "../../app/commands";
 import { Button } from "../../components/Button";
 import { SmallField } from "../../components/SmallField";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 const GROUP = "Tempo and bars";
 

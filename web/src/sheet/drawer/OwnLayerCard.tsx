@@ -6,9 +6,10 @@ import { SmallField } from "../../components/SmallField";
 import { usePlayer } from "../../player/context";
 import { useSheet, type Brush } from "../context";
 import { CopyCard } from "./CopyCard";
-import { CardHead, Part } from "./Drawer";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
 import { LayerCardForm } from "./LayerCardForm";
-import { Remove } from "./Remove";
+import { Remove } from "../card/Remove";
 
 const LEVELS = [
   { value: "0", name: "absent" },

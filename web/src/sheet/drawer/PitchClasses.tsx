@@ -1,7 +1,7 @@
 import { signs } from "../../lib/format";
 import { inkColour, type Step } from "../../lib/ink";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 const FLATS = ["C", "Db", "D", "Eb", "E", "F", "Gb", "G", "Ab", "A", "Bb", "B"];
 const SHARPS = ["C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B"];

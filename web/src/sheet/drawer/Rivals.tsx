@@ -2,7 +2,7 @@ import type { Analysis, Aspect, Reading } from "../../api/types";
 import { confidenceStep, inkColour } from "../../lib/ink";
 import { oddsAgainst } from "../../lib/format";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 import { headline } from "./headline";
 
 interface RivalsProps {
@@ -71,7 +71,7 @@ function Line({
       <span className="truncate" title={label}>
         {label}
       </span>
-      <span aria-hidden className="h-[9px] bg-deep">
+      <span aria-hidden className="h-swatch bg-deep">
         <span
           className="block h-full border border-measured"
           style={{ width: `${Math.max(3, odds * 100)}%`, background: inkColour(confidenceStep(odds)) }}

@@ -1,17 +1,20 @@
 import { bars, figure, percent, pitchName } from "../../lib/format";
 import { useSheet } from "../context";
+import { indexAt } from "../selection";
 import { StepGrid } from "../StepGrid";
 import { stepsPerBeat } from "../steps";
-import { Columns, hertz } from "./Columns";
-import { CardHead, Part } from "./Drawer";
-import { Facts } from "./Evidence";
-import { Listen } from "./Listen";
+import { Columns, hertz } from "../card/Columns";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
+import { Facts } from "../card/Facts";
+import { Listen } from "../card/Listen";
 import { SectionTools } from "./SectionTools";
 import { WidthList } from "./WidthList";
 import { Confidence } from "../../components/Ink";
 
-export function SectionCard({ index }: { index: number }) {
+export function SectionCard({ at }: { at: number }) {
   const { analysis } = useSheet();
+  const index = indexAt(analysis.sections, at);
   const section = analysis.sections[index];
   if (!section) return null;
 

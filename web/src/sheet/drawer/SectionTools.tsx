@@ -7,8 +7,8 @@ import { plural } from "../../lib/format";
 import { usePlayer } from "../../player/context";
 import { useSheet } from "../context";
 import { useOpenOnEdit } from "../useOpenOnEdit";
-import { Decide } from "./Decide";
-import { Part } from "./Drawer";
+import { Decide } from "../card/Decide";
+import { Part } from "../card/Part";
 
 const LABELS = [
   "intro",
@@ -45,7 +45,10 @@ export function SectionTools({ section, index }: { section: Section; index: numb
   return (
     <>
       {usual !== null && (
-        <div role="note" className="mt-2 flex items-center justify-between gap-2 border-l-[3px] border-conflict pl-2.5">
+        <div
+          role="note"
+          className="mt-2 flex items-center justify-between gap-2 margin-stroke-l border-conflict pl-2.5"
+        >
           <p>{plural(section.bars, "bar")} is an unusual length.</p>
           <Button className="px-2" onClick={() => send("snap")}>
             Make it {usual}

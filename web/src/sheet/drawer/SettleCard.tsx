@@ -1,7 +1,8 @@
 import type { Aspect, Reading } from "../../api/types";
 import { Button } from "../../components/Button";
 import { useSheet } from "../context";
-import { CardHead, Part } from "./Drawer";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
 import { headline } from "./headline";
 
 /** Readings that contradict each other: the one that is confirmed holds, the others stay in the history. */

@@ -2,8 +2,8 @@ import type { ScorePart, StemSound } from "../../api/types";
 import { figure, pitchName, plural } from "../../lib/format";
 import { BEATS } from "../../api/contract";
 import { useSheet } from "../context";
-import { Facts } from "./Evidence";
-import { Part } from "./Drawer";
+import { Facts } from "../card/Facts";
+import { Part } from "../card/Part";
 
 /** All that was measured on a stem, in words and figures. */
 export function StemFacts({ stem }: { stem: StemSound }) {

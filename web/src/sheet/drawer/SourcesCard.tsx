@@ -8,8 +8,9 @@ import { ROLES } from "../../api/contract";
 import { STEM_EXTRAS } from "../../api/contract";
 import { useSheet } from "../context";
 import { useSources } from "../useSources";
-import { CardHead, Part } from "./Drawer";
-import { TEXT } from "./LayerLists";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
+import { TEXT } from "../card/text";
 
 /** What tells of the song besides its mix: stems and a MIDI file, how they lie over it, and what went wrong. */
 export function SourcesCard() {
@@ -188,7 +189,7 @@ function Score({ score, change }: { score: ScoreRow; change: Change }) {
   return (
     <>
       {placement && !placement.believable && (
-        <p className="mb-2 border-l-[3px] border-conflict pl-2 text-conflict">
+        <p className="mb-2 margin-stroke-l border-conflict pl-2 text-conflict">
           These notes fit nowhere in the recording, so nothing is read from them. Is the file of this song?
         </p>
       )}

@@ -8,11 +8,12 @@ import { toldBy } from "../../lib/sources";
 import { usePlayer } from "../../player/context";
 import { useSheet } from "../context";
 import { detailText } from "./detailText";
-import { CardHead, Part } from "./Drawer";
+import { CardHead } from "../card/CardHead";
+import { Part } from "../card/Part";
 import { HowToParts } from "./HowToParts";
-import { Listen } from "./Listen";
-import { Remove } from "./Remove";
-import { Series } from "./Series";
+import { Listen } from "../card/Listen";
+import { Remove } from "../card/Remove";
+import { Series } from "../card/Series";
 import { SightingState } from "./SightingState";
 
 /** What a technique is, where it happens, what shows it, and how to do it. */

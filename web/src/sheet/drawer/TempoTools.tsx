@@ -8,7 +8,7 @@ import { Failure } from "../../components/Notice";
 import { SmallField } from "../../components/SmallField";
 import { figure, plural } from "../../lib/format";
 import { useSheet } from "../context";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 interface Tapped {
   bpm: number;

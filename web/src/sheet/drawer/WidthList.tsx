@@ -1,6 +1,6 @@
 import type { Register } from "../../api/types";
 import { figure, percent } from "../../lib/format";
-import { Part } from "./Drawer";
+import { Part } from "../card/Part";
 
 /** Side share, correlation and what mono costs, register by register. */
 export function WidthList({ registers }: { registers: Register[] }) {

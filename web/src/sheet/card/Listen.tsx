@@ -3,7 +3,7 @@ import { Button } from "../../components/Button";
 import { bars } from "../../lib/format";
 import { usePlayer } from "../../player/context";
 import type { BarRun } from "../../player/Player";
-import { Part } from "./Drawer";
+import { Part } from "./Part";
 
 /** Plays just those bars, once or in a loop. */
 export function Listen({ run }: { run: BarRun }) {

@@ -1,0 +1,59 @@
+import { AudioLines, BookOpenText, ListChecks, Rows3 } from "lucide-react";
+import type { ReactNode } from "react";
+import type { RouteObject } from "react-router";
+import type { StudyPage } from "../api/types";
+import { plural } from "../lib/format";
+import { ChecklistScreen } from "../screens/ChecklistScreen";
+import { ChecklistsScreen } from "../screens/ChecklistsScreen";
+import { LayersScreen } from "../screens/LayersScreen";
+import { NewStudyScreen } from "../screens/NewStudyScreen";
+import { NotFoundScreen } from "../screens/NotFoundScreen";
+import { ProfileScreen } from "../screens/ProfileScreen";
+import { SheetScreen } from "../screens/SheetScreen";
+import { SoundsScreen } from "../screens/SoundsScreen";
+import { StudiesScreen } from "../screens/StudiesScreen";
+import { StudyScreen } from "../screens/StudyScreen";
+import { TechniquesScreen } from "../screens/TechniquesScreen";
+
+/** Every screen, a line each. */
+export const ROUTES: RouteObject[] = [
+  { path: "/", element: <StudiesScreen /> },
+  { path: "/studies/new", element: <NewStudyScreen /> },
+  { path: "/studies/:studyId", element: <StudyScreen /> },
+  { path: "/studies/:studyId/references/:referenceId", element: <SheetScreen /> },
+  { path: "/studies/:studyId/references/:referenceId/layers", element: <LayersScreen /> },
+  { path: "/studies/:studyId/sounds", element: <SoundsScreen /> },
+  { path: "/studies/:studyId/techniques", element: <TechniquesScreen /> },
+  { path: "/studies/:studyId/profile", element: <ProfileScreen /> },
+  { path: "/studies/:studyId/checklists", element: <ChecklistsScreen /> },
+  { path: "/studies/:studyId/checklists/:checklistId", element: <ChecklistScreen /> },
+  { path: "*", element: <NotFoundScreen /> },
+];
+
+/** A place of a study that navigation and palette offer. */
+export interface StudyPlace {
+  name: string;
+  /** Under the study's own address. */
+  path: (page: StudyPage) => string;
+  icon: ReactNode;
+  /** A few words beside the name. */
+  figures?: (page: StudyPage) => string;
+}
+
+/** The places of a study in the order of navigation, a line each; all of them are in the palette by that. */
+export const PLACES: StudyPlace[] = [
+  {
+    name: "Profile",
+    path: () => "profile",
+    icon: <Rows3 size={15} />,
+    figures: ({ references }) => plural(references.filter((row) => row.summary).length, "song"),
+  },
+  {
+    name: "Checklist",
+    path: ({ checklists: [latest] }) => (latest ? `checklists/${latest.id}` : "checklists"),
+    icon: <ListChecks size={15} />,
+    figures: ({ checklists: [latest] }) => (latest ? `${latest.done} of ${latest.total}` : "none"),
+  },
+  { name: "Sounds", path: () => "sounds", icon: <AudioLines size={15} /> },
+  { name: "Techniques", path: () => "techniques", icon: <BookOpenText size={15} /> },
+];
