@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "bench/catalogue"
 require_relative "bench/clock"
 require_relative "bench/ear"
 require_relative "bench/sheet"
@@ -17,6 +18,9 @@ namespace :bench do
 
   desc "Frames per second of the sheet of a song of 200 bars, while it scrolls and zooms, in headless Chromium"
   task(:sheet) { Bench::Sheet.new.run }
+
+  desc "Study, profile and sheet of a study of many references, data and pages: rake bench:catalogue[COUNT]"
+  task(:catalogue, [:count]) { |_, arguments| Bench::Catalogue.new(Integer(arguments.fetch(:count, 200))).run }
 
   desc "Of statements made at some confidence, how many are right: rake bench:reliability[FOLDER]"
   task(:reliability, [:folder] => "learn:load") do |_, arguments|

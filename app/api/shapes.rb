@@ -8,7 +8,7 @@ module Api
 
     PROGRESS = { state: words(:RunState), stage: maybe(STRING), progress: NUMBER, error: maybe(STRING) }.freeze
     OPEN_OR_RUN = either(words(:RunState), one_of("open"))
-    CHECKLIST = { id: NUMBER, study_id: NUMBER, reference_id: maybe(NUMBER), title: STRING, school: STRING, created_at: STRING }.freeze
+    CHECKLIST = { id: NUMBER, study_id: NUMBER, reference_id: maybe(NUMBER), title: STRING, school: words(:SchoolId), created_at: STRING }.freeze
 
     ALL = [
       named(:Study, "", id: NUMBER, title: STRING, aim: words(:Aim), scope_bar: maybe(NUMBER), target_bpm: maybe(NUMBER), target_tonic: maybe(STRING), target_mode: maybe(STRING),
@@ -58,7 +58,7 @@ module Api
         own?: [BOOLEAN, "Whether the study has its own words for it."]),
       named(:HowTo, "How a technique is done here: for each sighting the steps with its figures.",
         entry: shape(:TechniqueEntry), steps: list(object(first_bar: maybe(NUMBER), last_bar: maybe(NUMBER), steps: list(STRING)))),
-      named(:School, "An order of work.", id: STRING, name: STRING, reason: STRING, stages: list(STRING)),
+      named(:School, "An order of work.", id: words(:SchoolId), name: STRING, reason: STRING, stages: list(STRING)),
       named(:Target, "What is to be reached: a measure, where, its value, and how far off it may be in the measure's unit.",
         measure: STRING, role?: STRING, layer?: STRING, label?: STRING, letter?: STRING, first_bar?: NUMBER, bars?: NUMBER, value: UNKNOWN, tolerance: NUMBER,
         unit?: STRING, source: STRING, confidence?: NUMBER, holds?: [list(NUMBER), "In how many of how many songs."]),

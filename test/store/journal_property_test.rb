@@ -39,7 +39,7 @@ class JournalPropertyTest < Ethoscope::TestCase
 
   def chord
     record("Chord") do |readings|
-      Api::Chords.new(readings).write(@id,
+      Work::Chords.new(readings).write(@id,
         { value: { symbol: pick(%w[Am9 Dm G7]) }, from: 2.7, to: 5.1, bar: 2, statement: "x", source: "heard", state: "open", confidence: nil, note: "" })
     end
   end

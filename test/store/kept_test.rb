@@ -71,13 +71,16 @@ class KeptTest < Ethoscope::TestCase
     first = Thread.new { library.db.transaction(mode: :immediate) { inside.pop } }
     Thread.pass until library.db.instance_variable_get(:@writing).locked?
     others = Array.new(4) do |i|
-      Thread.new { library.db.transaction(mode: :immediate) { order << i } }.tap { |thread| Thread.pass until thread.status == "sleep" }
+      Thread.new { library.db.transaction(mode: :immediate) { order << i } }.tap { |thread| Thread.pass until waiting?(thread) }
     end
     inside << true
     [first, *others].each(&:join)
 
     assert_equal [0, 1, 2, 3], Array.new(4) { order.pop }
   end
+
+  # Asleep before the writers' lock, and not somewhere on the way to it.
+  def waiting?(thread) = thread.status == "sleep" && thread.backtrace.to_a.first.to_s.include?("one_writer")
 
   def test_a_transaction_inside_another_does_not_wait_for_itself
     assert_equal(1, library.db.transaction(mode: :immediate) { library.db.transaction(mode: :immediate) { 1 } })

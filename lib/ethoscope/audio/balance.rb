@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Audio
-    # How energy spreads over third octaves.
+    # How energy spreads over third octaves. The method is our own.
     class Balance
       # Bands quieter than this under the loudest are not told apart.
       FLOOR_DB = -80.0

@@ -73,10 +73,7 @@ module Ethoscope
       private_class_method :correlation
 
       def self.spectrum(samples, block)
-        padded = Numo::DFloat.zeros(PADDED)
-        part = samples[(block * BLOCK)...[(block + 1) * BLOCK, samples.size].min]
-        padded[0...part.size] = part
-        Numo::Pocketfft.rfft(padded)[0...(PADDED / 2)]
+        Signal::Padded.spectrum(samples[(block * BLOCK)...[(block + 1) * BLOCK, samples.size].min], PADDED)[0...(PADDED / 2)]
       end
       private_class_method :spectrum
 

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Audio
-    # Writes samples as a FLAC file of 16 bits.
+    # Writes samples as a FLAC file of 16 bits. The method is our own.
     module FlacFile
       SECONDS = 120
 

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Audio
-    # A lossless copy of a recording in a format that every browser plays, for those that none does.
+    # A lossless copy of a recording in a format that every browser plays, for those that none does. The method is our own.
     module PlaybackCopy
       FORMATS = %w[aiff w64].freeze
       CODECS = %w[alac].freeze

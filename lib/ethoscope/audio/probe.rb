@@ -6,6 +6,8 @@ module Ethoscope
   module Audio
     # What a sound file says of itself, read by ffprobe as a child process with little time and memory.
     class Probe
+      # Headers may say a little more than there is.
+      TOLD_SHARE = 0.9
       SECONDS = 15
       SHOWN = "stream=codec_type,codec_name,sample_rate,channels,duration,bit_rate:format=duration:format_tags=title,artist:stream_tags=title,artist"
       # No lossy format gets by with fewer bytes a second, nor silence in a lossless one: a longer duration is a lie of the head.
@@ -57,7 +59,7 @@ module Ethoscope
 
         bytes = File.size(@path)
         bits = stream[:bit_rate].to_f
-        least = stream[:codec_name].to_s.start_with?("pcm_") && bits.positive? ? bits / 8 * 0.9 : FEWEST_BYTES
+        least = stream[:codec_name].to_s.start_with?("pcm_") && bits.positive? ? bits / 8 * TOLD_SHARE : FEWEST_BYTES
         said * least > bytes ? nil : said
       end
     end

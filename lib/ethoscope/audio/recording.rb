@@ -5,6 +5,8 @@ module Ethoscope
     # Sound in memory: one or two channels of samples at one rate.
     #
     #   Recording.new(channels: Numo::SFloat[[0, 0.5, 0]], rate: 44_100).duration
+    #
+    # The method is our own.
     class Recording
       # Quieter than this peak is silence: -80 dBFS.
       SILENT_PEAK = 1e-4

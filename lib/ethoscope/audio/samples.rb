@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Audio
-    # Sees to it that samples are sound: files of floats may hold anything.
+    # Sees to it that samples are sound: files of floats may hold anything. The method is our own.
     module Samples
       # Beyond this (+36 dB over full scale) a value is a fault, no sound.
       HIGHEST = 64.0

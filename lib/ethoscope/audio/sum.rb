@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Audio
-    # Several recordings at once, from one start.
+    # Several recordings at once, from one start. The method is our own.
     module Sum
       # What the sum may reach; it is turned down when it would clip.
       PEAK = 0.98

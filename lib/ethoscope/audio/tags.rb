@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Audio
-    # Title and artist as the file itself names them.
+    # Title and artist as the file itself names them. The method is our own.
     Tags = Value.of(:title, :artist)
 
     # Cleans what files say.

@@ -3,7 +3,7 @@
 module Ethoscope
   module Audio
     # How wide the stereo image is: the share of the side signal in all energy, 0 for mono, 0.5 for unrelated channels,
-    # towards 1 for channels in opposite phase (mid/side analysis).
+    # towards 1 for channels in opposite phase (mid/side analysis). The method is our own.
     class Width
       # Five registers and where they end, in Hz.
       REGISTERS = { "low end" => (0..120), "low middle" => (120..500), "middle" => (500..2000), "high middle" => (2000..6000),

@@ -28,7 +28,7 @@ module Ethoscope
 
       # A tap belongs to the nearest beat of the median distance; a tap that has no beat of its own is a stray one.
       def self.number(taps)
-        step = median(taps.each_cons(2).map { |a, b| b - a })
+        step = Signal::Middle.median(taps.each_cons(2).map { |a, b| b - a })
         place = 0
         taps.each_with_index.map do |time, i|
           place += [((time - taps[i - 1]) / step).round, 0].max if i.positive?
@@ -42,7 +42,7 @@ module Ethoscope
         ROUNDS.times do
           start, slope = line(kept)
           strays = kept.map { |place, time| (time - start - (slope * place)).abs }
-          limit = [STRAY * median(strays), TREMOR].max
+          limit = [STRAY * Signal::Middle.median(strays), TREMOR].max
           near = kept.zip(strays).select { |_, stray| stray <= limit }.map(&:first)
           break if near.size == kept.size || near.size < LEAST
 
@@ -70,12 +70,6 @@ module Ethoscope
         [y - (slope * x), slope]
       end
       private_class_method :line
-
-      def self.median(values)
-        sorted = values.sort
-        (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2.0
-      end
-      private_class_method :median
     end
   end
 end

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Engine
-    # The chords of a song over half beats, the written pitches of each (empty without a score), and which source led.
+    # The chords of a song over half beats, the written pitches of each (empty without a score), and which source led. The method is our own.
     Chords = Value.of(:spans, :voicings, :source)
 
     # Finds the {Chords}: those that are written where a score lies over the song, or else those that are heard.

@@ -3,7 +3,7 @@
 module Ethoscope
   module Engine
     # How a song is counted: what is heard on its beats, tempo and bars (rhythm is nil when nothing repeats), the stems and notes that lie over them, the
-    # strokes of the kit, and which source led.
+    # strokes of the kit, and which source led. The method is our own.
     Count = Value.of(:hearing, :rhythm, :grid, :ensemble, :drums, :source) do
       # @return [Rhythm::StepGrid]
       def steps = hearing.steps

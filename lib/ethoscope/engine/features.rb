@@ -3,7 +3,7 @@
 module Ethoscope
   module Engine
     # All that is measured on the samples of a recording, once: one short transform for rhythm and layers, one long transform
-    # for pitch, one stereo transform for loudness and width. Everything that an analysis says is derived from these.
+    # for pitch, one stereo transform for loudness and width. Everything that an analysis says is derived from these. The method is our own.
     class Features
       # @return [Float] length in seconds
       attr_reader :duration

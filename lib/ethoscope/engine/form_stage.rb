@@ -3,7 +3,7 @@
 module Ethoscope
   module Engine
     # The parts of a song with the keys that hold in them, how likely a part begins with each bar, and what the chords do in them: the loop, the loops of
-    # the parts by their letters, notes from outside the scale, cadences.
+    # the parts by their letters, notes from outside the scale, cadences. The method is our own.
     Parts = Value.of(:sections, :novelty, :keys, :loop, :loops, :outside, :cadences)
 
     # Finds the {Parts}. Sections that a person set hold.

@@ -3,7 +3,7 @@
 module Ethoscope
   module Engine
     # The first half of an analysis: beats and bars, then which notes and chords sound in them. Each part is worked out when it
-    # is first asked for.
+    # is first asked for. The method is our own.
     class Hearing
       # @return [Features]
       attr_reader :features

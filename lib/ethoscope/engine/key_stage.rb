@@ -3,7 +3,7 @@
 module Ethoscope
   module Engine
     # The key of a song: candidates with their odds (none where no chord sounds), the one that holds, how sure, where it changes, and whether the song
-    # keeps to the five notes of its pentatonic scale.
+    # keeps to the five notes of its pentatonic scale. The method is our own.
     Keys = Value.of(:candidates, :key, :confidence, :stretches, :pentatonic)
 
     # Finds the {Keys}. What a person says holds.

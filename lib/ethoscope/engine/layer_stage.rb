@@ -3,6 +3,7 @@
 module Ethoscope
   module Engine
     # Who plays what: layers, the bass line and which source told it, lead lines, drum patterns by section, micro-timing, what enters and leaves.
+    # The method is our own.
     Playing = Value.of(:layers, :bass, :bass_source, :leads, :patterns, :timings, :changes)
 
     # Finds what is {Playing}, each by the best source that tells it.

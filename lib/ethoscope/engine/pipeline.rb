@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Engine
-    # The stages of an analysis, each taking what the ones before it made.
+    # The stages of an analysis, each taking what the ones before it made. The method is our own.
     class Pipeline
       # Each stage with the share of the work that is done when it ends, as measured on songs of three minutes.
       STAGES = { level: 0.34, spectra: 0.68, rhythm: 0.8, chords: 0.84, form: 0.88, layers: 0.94, techniques: 1.0 }.freeze

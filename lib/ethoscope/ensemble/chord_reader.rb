@@ -3,8 +3,10 @@
 module Ethoscope
   class Ensemble
     # Chords of written notes: what sounds in each half beat, exactly, in the place of what is heard; the rest is as on sound
-    # ({Harmony::ChordRecognizer}).
+    # ({Harmony::ChordRecognizer}). The method is our own.
     class ChordReader
+      # A note that only touches a half beat does not sound in it.
+      INSIDE = 0.1
       # Parts that carry the harmony; a melody passes through other notes and counts less.
       CARRIERS = %w[bass chords pad strings guitar brass texture].freeze
       PASSING = 0.35
@@ -38,7 +40,7 @@ module Ethoscope
         return unless column.between?(0, rows.shape[1] - 1)
 
         from, to = [note.start, note.end].map { |quarters| 2 * (@grid.position(@placement.seconds(quarters)) + @grid.pickup) }
-        (from + 0.1).floor.upto((to - 0.1).floor) do |half|
+        (from + INSIDE).floor.upto((to - INSIDE).floor) do |half|
           rows[half, column] += weight * ([to, half + 1].min - [from, half].max) if half.between?(0, rows.shape[0] - 1)
         end
       end

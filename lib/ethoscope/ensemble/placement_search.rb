@@ -130,10 +130,8 @@ module Ethoscope
       def agreement(rows, heard, axis)
         rows = spread(rows)
         heard = spread(heard)
-        size = 1
-        size *= 2 while size < rows.first.size + heard.first.size + (2 * axis.reach)
-        sum = rows.zip(heard).sum { |one, other| spectrum(other, size) * spectrum(one, size).conj }
-        raw = Numo::Pocketfft.irfft(Numo::DComplex.cast(sum))
+        size = Signal::Padded.size(rows.first.size + heard.first.size + (2 * axis.reach))
+        raw = Signal::Padded.series(rows.zip(heard).sum { |one, other| Signal::Padded.spectrum(other, size) * Signal::Padded.spectrum(one, size).conj })
         norm = Math.sqrt([rows, heard].map { |list| list.sum { |row| (row**2).sum } }.reduce(:*))
         Numo::DFloat.hstack([raw[(size - axis.reach)...size], raw[0..axis.reach]]) / [norm, 1e-9].max
       end
@@ -142,12 +140,6 @@ module Ethoscope
       def spread(rows)
         common = rows.size == 12 ? rows.sum / 12 : 0
         rows.map { |row| (row - common).then { |rest| rest - rest.mean } }
-      end
-
-      def spectrum(series, size)
-        padded = Numo::DFloat.zeros(size)
-        padded[0...series.size] = series
-        Numo::Pocketfft.rfft(padded)
       end
     end
   end

@@ -2,8 +2,16 @@
 
 module Ethoscope
   class Ensemble
-    # What one part of a song plays, as the best source tells it.
+    # What one part of a song plays, as the best source tells it. The method is our own.
     class Player
+      # MIDI velocities end here.
+      LOUDEST = 127.0
+      # Hertz in which a stem sounds.
+      AUDIBLE = (30.0..12_000.0)
+      # A stroke lasts as long as a sixteenth.
+      STROKE_BEATS = 0.25
+      # What comes a hair early belongs to the beat.
+      EARLY_BEATS = 0.06
       # Softer than this share of its hard strokes is no stroke of a stem.
       STRUCK = 0.12
       # Frames after an onset in which its level is read.
@@ -28,7 +36,7 @@ module Ethoscope
       def self.of_part(part, placement, grid, sound = nil)
         events = part.notes.map do |note|
           from = grid.position(placement.seconds(note.start))
-          Played.new(beat: from.round(4), beats: (grid.position(placement.seconds(note.end)) - from).round(4), pitch: note.pitch, velocity: note.velocity / 127.0)
+          Played.new(beat: from.round(4), beats: (grid.position(placement.seconds(note.end)) - from).round(4), pitch: note.pitch, velocity: note.velocity / LOUDEST)
         end
         new(name: part.name, role: part.role, source: "midi", events:, sound:)
       end
@@ -50,13 +58,13 @@ module Ethoscope
 
       def self.strokes(sound, grid)
         short = sound.features.short
-        level = Signal::Series.running_max(short.level(30.0..12_000.0), LEVEL_FRAMES)
+        level = Signal::Series.running_max(short.level(AUDIBLE), LEVEL_FRAMES)
         times = sound.envelope.onsets
         heights = times.map { |time| level[((time * short.rate).round + LEVEL_FRAMES).clamp(0, level.size - 1)] }
         hard = [heights.sort[(heights.size * 9) / 10] || 1.0, 1e-9].max
         times.zip(heights).filter_map do |time, height|
           velocity = (height / hard).clamp(0.0, 1.0)
-          velocity >= STRUCK ? Played.new(beat: grid.position(time + sound.stem.offset).round(3), beats: 0.25, pitch: nil, velocity: velocity.round(2)) : nil
+          velocity >= STRUCK ? Played.new(beat: grid.position(time + sound.stem.offset).round(3), beats: STROKE_BEATS, pitch: nil, velocity: velocity.round(2)) : nil
         end
       end
       private_class_method :strokes
@@ -73,7 +81,7 @@ module Ethoscope
 
       # @param beats [Range<Numeric>] since the start of bar 1, end exclusive
       # @return [Array<Played>] that begin there; what comes a hair early belongs to the beat
-      def within(beats, early: 0.06)
+      def within(beats, early: EARLY_BEATS)
         first = events.bsearch_index { |event| event.beat >= beats.begin - early } || events.size
         events.drop(first).take_while { |event| event.beat < beats.end - early }
       end

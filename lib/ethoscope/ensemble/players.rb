@@ -2,7 +2,7 @@
 
 module Ethoscope
   class Ensemble
-    # Who plays, each part as the best source tells it: notes of a MIDI file, else a stem, else what can be told of the mix.
+    # Who plays, each part as the best source tells it: notes of a MIDI file, else a stem, else what can be told of the mix. The method is our own.
     class Players
       MIX = %w[kick snare hats bass].freeze
 
@@ -45,7 +45,7 @@ module Ethoscope
 
         likely = @drums.likely(piece)
         steps = likely.shape[1] / @grid.meter.beats
-        (likely > Rhythm::DrumSteps::LIKELY).where.to_a.map { |index| Played.new(beat: index.fdiv(steps), beats: 0.25, pitch: nil, velocity: 1.0) }
+        (likely > Rhythm::DrumSteps::LIKELY).where.to_a.map { |index| Played.new(beat: index.fdiv(steps), beats: Player::STROKE_BEATS, pitch: nil, velocity: 1.0) }
       end
     end
   end

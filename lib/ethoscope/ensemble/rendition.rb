@@ -3,8 +3,10 @@
 module Ethoscope
   class Ensemble
     # Plays a score plainly, so that a song of which only the notes are known can be looked at and heard like any other: four partials
-    # that die away for pitches, bursts of noise and low tones for drums. It says nothing of sound, level or place.
+    # that die away for pitches, bursts of noise and low tones for drums. It says nothing of sound, level or place. The method is our own.
     module Rendition
+      # Partials above this share of the rate would fold back.
+      HIGHEST_SHARE = 0.45
       RATE = 22_050
       # Partials' levels, and how fast they die away, per second.
       PARTIALS = [1.0, 0.5, 0.3, 0.15].freeze
@@ -54,7 +56,7 @@ module Ethoscope
 
       def self.partials(hertz)
         time = Numo::DFloat.new((LONGEST_SECONDS * RATE).ceil).seq / RATE
-        kept = PARTIALS.each_with_index.select { |_, i| hertz * (i + 1) < RATE * 0.45 }
+        kept = PARTIALS.each_with_index.select { |_, i| hertz * (i + 1) < RATE * HIGHEST_SHARE }
         wave = kept.sum { |level, i| Numo::NMath.sin(time * (2 * Math::PI * hertz * (i + 1))) * level }
         Numo::SFloat.cast(wave * Numo::NMath.exp(time * -DECAY) * (time * 150).clip(0, 1))
       end

@@ -4,7 +4,7 @@ module Ethoscope
   class Ensemble
     # The count that a score writes, where the recording keeps the score's time and could be counted so: half or twice as fast as it was
     # heard, or in another meter. A file that was played without a click is written at some tempo that the recording has nothing to do with;
-    # that one says nothing.
+    # that one says nothing. The method is our own.
     class WrittenCount
       # How a written tempo may stand to the one heard, and how near to that.
       RELATED = [1.0, 0.5, 2.0, 1.0 / 3, 3.0, 2.0 / 3, 1.5].freeze

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Form
-    # What each bar sounds like: timbre, struck sounds and harmony, each as one row a bar.
+    # What each bar sounds like: timbre, struck sounds and harmony, each as one row a bar. The method is our own.
     class BarFeatures
       # Bands are pooled in this many groups of equal width.
       TIMBRE_GROUPS = 14

@@ -3,7 +3,7 @@
 module Ethoscope
   module Form
     # How likely a section starts at a bar: a network with one small hidden layer over {BoundaryFeatures}. The weights in
-    # boundary_weights.csv were learnt by `rake learn:boundaries`.
+    # boundary_weights.csv were learnt by `rake learn:boundaries`. The method is our own.
     class BoundaryModel
       WEIGHTS_FILE = File.join(__dir__, "boundary_weights.csv")
       # Features are held within so many spreads of their mean.

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Form
-    # Compares the bars before and after every phrase boundary.
+    # Compares the bars before and after every phrase boundary. The method is our own.
     class Changes
       PHRASE = 4
       # Activity from which a role plays, and under which it rests.

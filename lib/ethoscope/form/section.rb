@@ -2,8 +2,14 @@
 
 module Ethoscope
   module Form
-    # A run of bars with a label and a letter for what repeats. Bars count from 1; times are seconds.
-    Section = Value.of(:label, :letter, :first_bar, :bars, :start, :end, :confidence, :reason) do
+    # A run of bars with a label and a letter for what repeats. Bars count from 1; times are seconds. The method is our own.
+    Section = Value.of(:label, :letter, :first_bar, :bars, :start, :end, :confidence, :reason)
+
+    # Knows its bars.
+    class Section
+      # What sections are usually called, in the order in which they come in songs.
+      LABELS = %w[intro verse pre-chorus chorus post-chorus bridge breakdown build drop solo outro].freeze
+
       # @return [Integer] the last bar that belongs to it
       def last_bar = first_bar + bars - 1
 

@@ -2,8 +2,10 @@
 
 module Ethoscope
   module Form
-    # The chords that sound in a section: one that began before its first bar and goes on is among them.
+    # The chords that sound in a section: one that began before its first bar and goes on is among them. The method is our own.
     module SectionChords
+      # Times are rounded, so a little less than the least is enough.
+      ROUNDING = 0.9
       # A chord that only hangs over by less than this many beats belongs to the section before.
       LEAST_BEATS = 0.5
 
@@ -16,7 +18,7 @@ module Ethoscope
 
         from = bars.first[:start]
         to = bars.last[:end]
-        least = LEAST_BEATS * (to - from) / (bars.size * Rhythm::Meter.named(data[:meter]).beats) * 0.9
+        least = LEAST_BEATS * (to - from) / (bars.size * Rhythm::Meter.named(data[:meter]).beats) * ROUNDING
         data[:chords].select { |chord| [chord[:end], to].min - [chord[:start], from].max >= least }
       end
     end

@@ -3,6 +3,7 @@
 module Ethoscope
   module Harmony
     # Other names for the notes of a chord: Am7 holds what C6 holds, and over the same bass each is as right as the other.
+    # Terms after Kostka & Payne, "Tonal Harmony".
     module ChordNames
       # Suffixes that are tried on every note, the plainest first.
       SUFFIXES = ["", "m", "7", "m7", "maj7", "6", "m6", "sus4", "sus2", "dim", "aug", "m7b5", "dim7", "7sus4", "add9", "madd9", "9", "m9", "maj9", "m(maj7)",

@@ -5,6 +5,7 @@ require "strscan"
 module Ethoscope
   module Harmony
     # Reads a chord symbol in any of the usual ways of writing it: "Bbm7", "B♭-7", "Bb min7" are one chord.
+    # Terms after Kostka & Payne, "Tonal Harmony".
     class ChordParser
       NONE = /\A(n\.?\s*c\.?|n|no chord|[–—-])\z/i
       ROOT = /([A-G])(bb|##|♭♭|♯♯|[b#♭♯x])?/

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Harmony
-    # Curves of harmonic change over a recording, for all notes and for the bass register.
+    # Curves of harmonic change over a recording, for all notes and for the bass register. The method is our own.
     class HarmonicChange
       # Semitones over A0 that count as bass, and those that count as harmony.
       BASS = (4...28)

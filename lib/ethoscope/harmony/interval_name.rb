@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Harmony
-    # Names of the intervals that chords are built of, over the root: "b3", "5", "#11".
+    # Names of the intervals that chords are built of, over the root: "b3", "5", "#11". Terms after Kostka & Payne, "Tonal Harmony".
     module IntervalName
       # Semitones, and letters up from the root's letter.
       ALL = { "1" => [0, 0], "b9" => [1, 1], "9" => [2, 1], "#9" => [3, 1], "b3" => [3, 2], "3" => [4, 2], "4" => [5, 3], "11" => [5, 3], "#11" => [6, 3],

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Harmony
-    # A tonic and a mode.
+    # A tonic and a mode. Terms after Kostka & Payne, "Tonal Harmony".
     Key = Value.of(:pitch_class, :mode)
 
     # Knows its scale, its name and how notes are spelled in it.

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Harmony
-    # Ranks the keys of a recording, names the mode, and finds where the key changes.
+    # Ranks the keys of a recording, names the mode, and finds where the key changes. The method is our own.
     class KeyFinder
       # One key with its share of the belief.
       Candidate = Value.of(:key, :odds)

@@ -5,6 +5,8 @@ module Ethoscope
     # How strongly each semitone sounds in each span of time, overtones explained away: whitened log-frequency spectra as
     # non-negative sums of harmonic note profiles (Mauch & Dixon, ISMIR 2010; multiplicative updates after Lee & Seung, 1999).
     class NoteActivation
+      # A note fades in over so many bins at the edge of what is told.
+      FADE = 6.0
       NOTES = 84
       # MIDI number of the lowest note, A0.
       LOWEST = 21
@@ -48,7 +50,7 @@ module Ethoscope
       # Fades over half an octave at both ends, so that no note falls off an edge.
       def emphasis(note, range)
         inside = [note - range.begin, range.end - note].min
-        ((inside + 6) / 6.0).clamp(0.0, 1.0)
+        ((inside + FADE) / FADE).clamp(0.0, 1.0)
       end
     end
   end

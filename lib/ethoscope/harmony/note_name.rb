@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Harmony
-    # Names of notes with their octave, middle C being C4 (scientific pitch notation).
+    # Names of notes with their octave, middle C being C4 (scientific pitch notation). Terms after Kostka & Payne, "Tonal Harmony".
     module NoteName
       WRITTEN = /\A([A-G][b#♭♯]{0,2})(-?\d)\z/
 

@@ -3,6 +3,7 @@
 module Ethoscope
   module Harmony
     # A note from outside the scale: pitch class, the share of the time in which a chord holds it, and the bars (from 1) where.
+    # Terms after Kostka & Payne, "Tonal Harmony".
     OutsideNote = Value.of(:pitch_class, :share, :bars)
 
     # Lists the notes of the chords that are not in the scale.

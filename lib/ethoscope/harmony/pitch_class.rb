@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Harmony
-    # Names of the twelve pitch classes (C = 0), spelled by position on the line of fifths.
+    # Names of the twelve pitch classes (C = 0), spelled by position on the line of fifths. Terms after Kostka & Payne, "Tonal Harmony".
     module PitchClass
       LETTERS = "FCGDAEB"
       NATURALS = { "C" => 0, "D" => 2, "E" => 4, "F" => 5, "G" => 7, "A" => 9, "B" => 11 }.freeze

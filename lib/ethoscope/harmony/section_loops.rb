@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Harmony
-    # The loops of a song part by part: which letters share one.
+    # The loops of a song part by part: which letters share one. The method is our own.
     class SectionLoops
       # @param bars [Array<Array<Chord>>] the chords of each half of each bar
       # @param sections [Array<Form::Section>]

@@ -3,7 +3,7 @@
 module Ethoscope
   module Harmony
     # Notes and chords at equal steps of time, before any beat is known: where one chord turns into another, and what could
-    # come back bars later.
+    # come back bars later. The method is our own.
     class Turns
       STEP_SECONDS = 0.15
       # Steps on each side of a moment that are compared.

@@ -8,6 +8,17 @@ module Ethoscope
     # (struck against held after FitzGerald, "Harmonic/percussive separation using median filtering", DAFx 2010,
     # with percentiles over a bar in the place of the median filter).
     class Activity
+      # Hertz that stand for the loudness of the mix.
+      AUDIBLE = (40.0..8000.0)
+      # Hertz in which a bass is held, and chords.
+      BASS = (40.0..170.0)
+      CHORDS = (250.0..1400.0)
+      # The share of time in which the mix is no louder stands for its level.
+      LOUD = 0.9
+      # Bars without a stroke are as if they had this much of one.
+      LEAST_STROKES = 0.05
+      # What sounds for most of a bar shows in its quieter part.
+      HELD = 0.4
       # Logistic curves by role: bias, and weights of the bar's measure, of its distance to the song's loud bars and of those
       # themselves; for struck roles the same again of the strokes that {Rhythm::StrokeModel} hears. Learnt by `rake learn:layers`.
       CURVES_FILE = File.join(__dir__, "layer_curves.yml")
@@ -16,6 +27,8 @@ module Ethoscope
       ROLES = %w[kick snare hats bass chords lead].freeze
       # Roles that a mix does not tell: nothing is said of them rather than guessed.
       UNTOLD = %w[percussion pad strings brass vocal fx].freeze
+      # A stroke shows in the loudest twenty-fifth of a bar.
+      TOP = 0.96
       # Where struck sounds are looked for, in Hz.
       STRUCK = { kick: 30.0..130.0, body: 180.0..1200.0, crack: 1500.0..6000.0, air: 7000.0..11_000.0 }.freeze
       # Confidence in a piece of the kit of which no step is ever struck.
@@ -36,7 +49,7 @@ module Ethoscope
         @notes = notes
         @grid = grid
         @edges = grid.bar_edges
-        @loud = Signal::Series.percentile(@bands.level(40.0..8000.0), 0.9)
+        @loud = Signal::Series.percentile(@bands.level(AUDIBLE), LOUD)
         @flux = STRUCK.transform_values { |range| Signal::Strikes.curve(@bands, range) }
       end
 
@@ -68,11 +81,11 @@ module Ethoscope
       def measures
         reference = log(@loud)
         {
-          "kick" => bars { |f| log(Signal::Series.percentile(@flux[:kick][f], 0.96)) },
-          "snare" => bars { |f| log(Signal::Series.percentile(Numo::NMath.sqrt(@flux[:crack][f] * @flux[:body][f]), 0.96)) },
+          "kick" => bars { |f| log(Signal::Series.percentile(@flux[:kick][f], TOP)) },
+          "snare" => bars { |f| log(Signal::Series.percentile(Numo::NMath.sqrt(@flux[:crack][f] * @flux[:body][f]), TOP)) },
           "hats" => bars { |f| log(@flux[:air][f].mean) },
-          "bass" => held(40.0..170.0, reference),
-          "chords" => held(250.0..1400.0, reference),
+          "bass" => held(BASS, reference),
+          "chords" => held(CHORDS, reference),
           "lead" => tops
         }
       end
@@ -80,7 +93,7 @@ module Ethoscope
       private
 
       # Strokes of one piece in each bar, as a logarithm.
-      def strokes(piece) = @drums.likely(piece).sum(axis: 1).to_a.map { |count| log(count + 0.05) }
+      def strokes(piece) = @drums.likely(piece).sum(axis: 1).to_a.map { |count| log(count + LEAST_STROKES) }
 
       def logistic(row, weights)
         bias, *slopes = weights
@@ -96,7 +109,7 @@ module Ethoscope
       # What is left between the strikes: the lower third of the level.
       def held(range, reference)
         level = @bands.level(range)
-        bars { |frames| log(Signal::Series.percentile(level[frames], 0.4)) - reference }
+        bars { |frames| log(Signal::Series.percentile(level[frames], HELD)) - reference }
       end
 
       # How far the strongest high note stands over the other notes of its moment.

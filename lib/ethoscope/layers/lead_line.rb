@@ -6,6 +6,8 @@ module Ethoscope
     # (salience after Salamon & Gómez, "Melody extraction from polyphonic music signals", IEEE TASLP 2012; contour types after
     # Adams, "Melodic contour typology", Ethnomusicology 1976).
     class LeadLine
+      # A line out of a mix is never surer than this.
+      SUREST = 0.8
       LOWEST = 60
       HIGHEST = 96
       # A note stands clear when it is this many times as strong as the mean of the others.
@@ -38,7 +40,7 @@ module Ethoscope
         pitches = clear.map { |half| @pitches[half] }
         sorted = pitches.sort
         Lead.new(first_bar:, bars:, low: sorted[sorted.size / 10], middle: sorted[sorted.size / 2], high: sorted[(sorted.size * 9 / 10).clamp(0, sorted.size - 1)],
-          contour: contour(pitches), confidence: (clear.size / halves.size.to_f * 0.8).clamp(0.1, 0.8).round(2))
+          contour: contour(pitches), confidence: (clear.size / halves.size.to_f * SUREST).clamp(0.1, SUREST).round(2))
       end
 
       private

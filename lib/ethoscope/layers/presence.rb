@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Layers
-    # When a part plays, from the beats in which it sounds: its activity bar by bar, and its spans.
+    # When a part plays, from the beats in which it sounds: its activity bar by bar, and its spans. The method is our own.
     class Presence
       # A pause shorter than this share of a bar is part of the playing.
       PAUSE = 0.95

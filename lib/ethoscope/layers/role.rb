@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Layers
-    # The roles that a sounding part can have, and what the name of a file or a track tells of them.
+    # The roles that a sounding part can have, and what the name of a file or a track tells of them. The method is our own.
     module Role
       ALL = %w[kick snare hats percussion bass chords pad lead counter-melody strings brass guitar vocal texture fx].freeze
       # Those that keep time and have no pitch to speak of.

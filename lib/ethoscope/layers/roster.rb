@@ -3,7 +3,7 @@
 module Ethoscope
   module Layers
     # Layers from all sources: notes of a score lead, then stems, then the mix. What the weaker sources say of a role stays beside as
-    # rivals of its first layer.
+    # rivals of its first layer. The method is our own.
     class Roster
       CONFIDENCE = { "midi" => 0.98, "stem" => 0.95 }.freeze
       # The pieces of a kit that one stem of all drums holds.

@@ -3,6 +3,7 @@
 module Ethoscope
   module Measures
     # How close a value came to a target, in the words of the work: exact within a quarter of the tolerance, close within it, ballpark within twice.
+    # The way is our own.
     module Closeness
       ALL = %w[exact close ballpark substituted missing].freeze
 

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Measures
-    # The registry as a page for people: docs/measures.md.
+    # The registry as a page for people: docs/measures.md. The way is our own.
     module Documentation
       HEAD = <<~TEXT
         # What is measured

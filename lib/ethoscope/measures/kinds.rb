@@ -2,14 +2,8 @@
 
 module Ethoscope
   module Measures
-    # What values of measures are, one class a kind: how two of them compare, what several have in common, and how one is worded.
+    # What values of measures are, one class a kind: how two of them compare, what several have in common, and how one is worded. The way is our own.
     module Kinds
-      # Middle of some figures.
-      #
-      # @param figures [Array<Numeric>] not empty
-      # @return [Numeric] the upper one of two middles
-      def self.middle(figures) = figures.sort[figures.size / 2]
-
       # @param figure [Numeric]
       # @return [String] without ".0"
       def self.plain(figure) = (figure % 1).zero? ? figure.to_i.to_s : figure.to_s

@@ -7,7 +7,7 @@ module Ethoscope
     # id (family.name), name (in words), unit (of its distance, "" for none), scope (one of SCOPES), kind (see {Kinds}), exact and style (its
     # tolerances in its unit: for an exact remake, and for something in the style of), stage (of the plan where it is worked on), rests_on (aspects
     # of readings), reader ({Subject} to an array of {Measured}), worded (value to words; nil: as its kind words it), restated (value and
-    # {Restatement} to the value there; nil: it stays).
+    # {Restatement} to the value there; nil: it stays). The way is our own.
     Measure = Value.of(:id, :name, :unit, :scope, :kind, :exact, :style, :stage, :rests_on, :reader, :worded, :restated)
 
     # Holds the parts together.

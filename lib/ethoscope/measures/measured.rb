@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     # One value of a {Vector}: of which measure (its id) and where, what was read there, which source told it (one of SOURCES) and how sure
-    # that is (0 to 1).
+    # that is (0 to 1). The way is our own.
     Measured = Value.of(:measure, :place, :value, :source, :confidence)
 
     # Knows its sources, the best first.

@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     # What of a song a measure holds for: the whole (all nil), a run of bars (label and letter of a section, first_bar, bars), a role (and the name
-    # of its layer where that is another), or both.
+    # of its layer where that is another), or both. The way is our own.
     Place = Value.of(:role, :layer, :label, :letter, :first_bar, :bars) do
       # @return [Place] the whole song
       def self.song = new(role: nil, layer: nil, label: nil, letter: nil, first_bar: nil, bars: nil)

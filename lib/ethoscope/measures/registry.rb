@@ -5,6 +5,7 @@ require "digest"
 module Ethoscope
   module Measures
     # Every measure that there is: those of the families, each in a file of its own under families/. There is no other list of them.
+    # The way is our own.
     module Registry
       # Grows when a reader changes what it gives, so that vectors that were kept are read anew.
       REVISION = 1

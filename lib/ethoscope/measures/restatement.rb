@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Measures
-    # From one tempo and key into another, so many semitones up. Tempos and keys may be nil: then nothing moves in that respect.
+    # From one tempo and key into another, so many semitones up. Tempos and keys may be nil: then nothing moves in that respect. The way is our own.
     Restatement = Value.of(:from_bpm, :to_bpm, :from_key, :to_key, :semitones)
 
     # Reckons how far.

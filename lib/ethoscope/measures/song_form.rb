@@ -2,8 +2,13 @@
 
 module Ethoscope
   module Measures
-    # Sections of a song as its measures tell them.
+    # Sections of a song as its measures tell them. The way is our own.
     module SongForm
+      # The gate of loudness meters: nothing is quieter (ITU-R BS.1770-4).
+      SILENT_LUFS = -70.0
+      # Per cent of energy where all bars are as loud.
+      EVEN = 50.0
+
       # @param song [Subject]
       # @param value [Object, nil]
       # @return [Array<Hash>] as sure as the sections are in the mean
@@ -23,14 +28,14 @@ module Ethoscope
       # @return [Float] mean level of its bars in LUFS
       def self.level(song, section)
         bars = song.bars_of(section)
-        bars.empty? ? -70.0 : bars.sum { |bar| bar[:energy] } / bars.size
+        bars.empty? ? SILENT_LUFS : bars.sum { |bar| bar[:energy] } / bars.size
       end
 
       # @param song [Subject]
       # @return [Array<Hash>] for each section its mean level between the song's quietest and loudest bar, in per cent
       def self.energy(song)
         low, high = song.data[:bars].map { |bar| bar[:energy] }.minmax
-        song.by_section(aspect: "form", sure: ->(_) { 1.0 }) { |section| high > low ? ((level(song, section) - low) / (high - low) * 100).round(1) : 50.0 }
+        song.by_section(aspect: "form", sure: ->(_) { 1.0 }) { |section| high > low ? ((level(song, section) - low) / (high - low) * 100).round(1) : EVEN }
       end
     end
   end

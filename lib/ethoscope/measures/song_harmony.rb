@@ -4,6 +4,9 @@ module Ethoscope
   module Measures
     # The chords of a song as its measures tell them: by section, as degrees, in another key.
     class SongHarmony
+      # 1 less what the task gives for a relative and a parallel key.
+      RELATIVE = 0.7
+      PARALLEL = 0.8
       # How keys of which pairs count (MIREX audio key detection): semitones up and whether the mode is the same kind.
       FIFTHS = [5, 7].freeze
 
@@ -16,13 +19,13 @@ module Ethoscope
         return FIFTHS.include?(steps) ? 0.5 : parallel(steps) if mine.minor? == theirs.minor?
 
         if steps == (mine.minor? ? 3 : 9)
-          0.7
+          RELATIVE
         else
           parallel(steps)
         end
       end
 
-      def self.parallel(steps) = steps.zero? ? 0.8 : 1.0
+      def self.parallel(steps) = steps.zero? ? PARALLEL : 1.0
       private_class_method :parallel
 
       # What a person who prefers flats writes as A♭m another one writes as G♯m.

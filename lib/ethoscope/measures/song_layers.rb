@@ -3,6 +3,7 @@
 module Ethoscope
   module Measures
     # Layers of a song as its measures tell them: the measured ones, in their place the painted ones, and cards of those that nothing else tells.
+    # The way is our own.
     class SongLayers
       # From this activity on a layer plays in a bar.
       PLAYS = 0.5

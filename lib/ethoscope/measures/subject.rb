@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     # One song as measures read it: its settled analysis, and the values that a person put in the place of measured ones while they are not worked
-    # in yet.
+    # in yet. The way is our own.
     class Subject
       # @return [Hash] the analysis schema, with what a person says laid over it
       attr_reader :data

@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     # What is to be reached: the id of a measure, a place, a value, a tolerance in the measure's unit, and where it came from: source (person, notes,
-    # stem, mix, profile or wanted), confidence, and holds, [in how many, of how many songs], nil for a single song.
+    # stem, mix, profile or wanted), confidence, and holds, [in how many, of how many songs], nil for a single song. The way is our own.
     Target = Value.of(:measure, :place, :value, :tolerance, :source, :confidence, :holds)
 
     # Knows its measure.

@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     # All measures of one song, each from the best source for it. Plain data, to be kept with the analysis that it was read off; what is asked of it is
-    # built when it is first asked for.
+    # built when it is first asked for. The way is our own.
     class Vector
       # @param analysis [Analysis] settled
       # @param corrections [Hash{String => Hash}] see {Subject}

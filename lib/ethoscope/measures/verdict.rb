@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     # A target compared with another song: the value here (wanted), the value there (nil where that song does not tell it), how far they are apart in the
-    # measure's unit, and the closeness.
+    # measure's unit, and the closeness. The way is our own.
     Verdict = Value.of(:target, :here, :there, :distance, :closeness)
 
     # Compares.

@@ -3,7 +3,7 @@
 module Ethoscope
   module Midi
     # What the notes of one part tell: pitch and polyphony, lengths, velocities and their pattern, the grid they keep to and how loosely, and
-    # after how many bars they repeat.
+    # after how many bars they repeat. The method is our own.
     class PartStudy
       # Grids in notes to a quarter, coarse to fine, and how near to one a note must lie, in quarters.
       GRIDS = { 1 => "quarters", 2 => "eighths", 3 => "eighth triplets", 4 => "sixteenths", 6 => "sixteenth triplets", 8 => "thirty-seconds" }.freeze
@@ -32,7 +32,7 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        { name: @part.name, role: @part.role, program: @part.program, notes: @notes.size, low: pitches.first, middle: pitches[pitches.size / 2], high: pitches.last,
+        { name: @part.name, role: @part.role, program: @part.program, notes: @notes.size, low: pitches.first, middle: middle(pitches), high: pitches.last,
           polyphony:, length_beats: middle(@notes.map(&:length)).round(2), velocity: velocity, grid: grid_name, residual_ms:, period:, transposed:,
           pattern:, variations: }
       end
@@ -41,7 +41,7 @@ module Ethoscope
 
       def pitches = @pitches ||= @notes.map(&:pitch).sort
 
-      def middle(values) = values.sort[values.size / 2]
+      def middle(values) = Signal::Middle.of(values)
 
       # Most notes that sound at once; what only overlaps the next note a little does not.
       def polyphony

@@ -57,7 +57,7 @@ module Ethoscope
       def self.written(notes)
         return "chords" if alone(notes) < ALONE
 
-        middle = notes.map(&:pitch).sort[notes.size / 2]
+        middle = Signal::Middle.of(notes.map(&:pitch))
         middle < LOW ? "bass" : "lead"
       end
       private_class_method :written

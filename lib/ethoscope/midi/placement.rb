@@ -3,7 +3,7 @@
 module Ethoscope
   module Midi
     # Lays a score over a recording: by the clock, when the recording keeps the file's tempo map, or else by beats, the file's first
-    # beat falling on some beat of the recording. {Ensemble::PlacementSearch} finds the place.
+    # beat falling on some beat of the recording. {Ensemble::PlacementSearch} finds the place. The method is our own.
     class Placement
       # A file of this song agrees at least this much, of 2; others stay below 0.6.
       LEAST_AGREEMENT = 0.7

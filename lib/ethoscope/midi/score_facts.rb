@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Midi
-    # What a score says as plain data: how it lies over the recording, and for each part what the notes tell exactly.
+    # What a score says as plain data: how it lies over the recording, and for each part what the notes tell exactly. After Standard MIDI Files 1.0.
     class ScoreFacts
       # @param score [Score]
       # @param parts [Array<Part>]

@@ -2,15 +2,14 @@
 
 module Ethoscope
   module Profile
-    # What the references of a study have in common, every statement with "n of m".
+    # What the references of a study have in common, every statement with "n of m". The way is our own.
     class Builder
       # A habit is in at least this share of the songs.
       HABIT = 0.6
       # Degrees below this share of the bars are not listed.
       RARE = 0.01
-      # Kinds of sections that are told of layers, and their order.
+      # Kinds of sections that are told of layers.
       KINDS = 6
-      ORDER = %w[intro verse pre-chorus chorus bridge breakdown outro].freeze
 
       # @param songs [Array<Song>]
       # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
@@ -113,7 +112,7 @@ module Ethoscope
       # The most common kinds of sections, in the order in which they come in songs.
       def usual(kinds)
         most = kinds.tally.sort_by { |_, count| -count }.map(&:first).first(KINDS)
-        most.sort_by { |name| ORDER.index(name) || ORDER.size }
+        most.sort_by { |name| Form::Section::LABELS.index(name) || Form::Section::LABELS.size }
       end
 
       def songs

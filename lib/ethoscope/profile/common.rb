@@ -3,7 +3,7 @@
 module Ethoscope
   module Profile
     # What several songs have in common in every respect that is measured: for each measure, and each role and kind of section that it is told of, the
-    # value that holds, how far the songs spread around it, and in how many of how many songs.
+    # value that holds, how far the songs spread around it, and in how many of how many songs. The way is our own.
     class Common
       # One line: measure (its id), place (role and label of a kind of section; the whole song otherwise), value, spread (nil where there is none), n of m.
       Line = Value.of(:measure, :place, :value, :spread, :n, :m)

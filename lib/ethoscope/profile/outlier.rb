@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Profile
-    # The one song that stands apart from all others in the most respects.
+    # The one song that stands apart from all others in the most respects. The way is our own.
     class Outlier
       # Of fewer songs none is the odd one.
       FEWEST = 4

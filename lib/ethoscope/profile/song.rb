@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Profile
-    # One song as profile and checklist see it: its title, and all that is measured of it.
+    # One song as profile and checklist see it: its title, and all that is measured of it. The way is our own.
     Song = Value.of(:title, :vector)
 
     # Reads the vector.

@@ -2,8 +2,11 @@
 
 module Ethoscope
   module Profile
-    # The profile in sentences, each with how many songs it holds for.
+    # The profile in sentences, each with how many songs it holds for. The way is our own.
     class Statements
+      # Tempos that differ by less are the same.
+      SAME_BPM = 0.01
+
       # One sentence: it holds for n of m songs.
       Statement = Value.of(:aspect, :text, :n, :m)
 
@@ -28,7 +31,7 @@ module Ethoscope
         together = zone[:points].compact.reject { |point| point[:apart] }
         return nil if together.size < 2
 
-        folded = together.count { |point| (point[:folded] - point[:counted]).abs > 0.01 }
+        folded = together.count { |point| (point[:folded] - point[:counted]).abs > SAME_BPM }
         text = format("Near %<middle>.1f BPM, from %<low>.1f to %<high>.1f", middle: zone[:middle], low: zone[:range][0],
           high: zone[:range][1])
         text += folded.positive? ? ", #{Readings::Words.number(folded)} counted an octave away." : "."

@@ -3,8 +3,10 @@
 module Ethoscope
   module Rhythm
     # What the folded bar of one hypothesis looks like: where in it low, middle and high sounds are struck and harmony turns.
-    # All values are logarithms of ratios, 0 for "no difference".
+    # All values are logarithms of ratios, 0 for "no difference". The method is our own.
     module BarShape
+      # Ratios of nothing to nothing are one; what is weaker than this hardly counts.
+      LEAST = 0.1
       NAMES = [
         *BeatTable::CURVES.map { |name| :"down_#{name}" }, :downhalf_total, :downhalf_low, :downhalf_middle, :downhalf_high,
         :backbeat_middle, :backbeat_low, :halftime_middle, :halftime_low, :second_change, :middle_change, :second_turns, :middle_turns,
@@ -16,7 +18,7 @@ module Ethoscope
       # @param above [Float]
       # @param below [Float]
       # @return [Float]
-      def self.ratio(above, below) = Math.log((above + 0.1) / (below + 0.1))
+      def self.ratio(above, below) = Math.log((above + LEAST) / (below + LEAST))
 
       # @param meter [Meter]
       # @param bar [Array<Array<Float>>] the mean bar's beats, as {BeatTable#folds} gives them

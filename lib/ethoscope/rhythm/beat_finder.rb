@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Rhythm
-    # A tempo that the recording could also be counted in, with its odds, how it relates to the first choice, and why.
+    # A tempo that the recording could also be counted in, with its odds, how it relates to the first choice, and why. The method is our own.
     TempoCandidate = Value.of(:bpm, :odds, :relation, :reason)
     # A meter with its odds.
     MeterCandidate = Value.of(:name, :odds)
@@ -15,10 +15,18 @@ module Ethoscope
       def with_moving_tempo = Result.new(**to_h, constant: false)
     end
 
-    # Tempo, meter, beats and bars of a recording.
+    # Tempo, meter, beats and bars of a recording. The method is our own.
     class BeatFinder
       RELATIONS = { 0.5 => "half", 2.0 => "double", 3.0 => "triple", 1.0 / 3 => "a third", 1.5 => "three to two", 2.0 / 3 => "two to three",
                     1.0 => "chosen" }.freeze
+      # What sounds begins so much of a beat before its bar line, and ends so much after it, without making another bar.
+      EARLY_BEATS = 0.12
+      # A beat this far before anything sounds is none.
+      BEFORE_BEATS = 0.3
+      # Nor is one that lies so many seconds before the recording.
+      BEFORE_SECONDS = 0.05
+      # The clock is looked up so far before and after the recording.
+      REACH_SECONDS = 5.0
       # Odds below this are not worth showing.
       WORTH_NAMING = 0.005
       # Rates at which the pulse is shown, in BPM.
@@ -127,8 +135,8 @@ module Ethoscope
       # the last sound starts.
       def grid_for(best)
         bar = best.period * best.meter.beats
-        first_bar = ((musical(@sounding.begin) - best.first_downbeat + (0.12 * best.period)) / bar).floor
-        last_bar = ((musical(@sounding.end) - best.first_downbeat - (0.12 * best.period)) / bar).ceil
+        first_bar = ((musical(@sounding.begin) - best.first_downbeat + (EARLY_BEATS * best.period)) / bar).floor
+        last_bar = ((musical(@sounding.end) - best.first_downbeat - (EARLY_BEATS * best.period)) / bar).ceil
         start = best.first_downbeat + (first_bar * bar)
         count = (last_bar - first_bar) * best.meter.beats
         times = @warp.to_seconds((Numo::DFloat.new([count, 0].max + 1).seq * best.period) + start).to_a
@@ -138,7 +146,7 @@ module Ethoscope
       # A first bar that starts well before the sound loses the beats that nobody plays.
       def trim(times, meter)
         period = times.size > 1 ? times[1] - times[0] : 0
-        silent = times.count { |time| time < [@sounding.begin - (0.3 * period), -0.05].max }
+        silent = times.count { |time| time < [@sounding.begin - (BEFORE_BEATS * period), -BEFORE_SECONDS].max }
         edges = times.drop(silent).map { |time| [time, 0.0].max.round(5) }.uniq
         pickup = (meter.beats - (silent % meter.beats)) % meter.beats
         edges.size - 1 - pickup >= meter.beats ? BeatGrid.new(edges:, pickup:, meter:) : nil
@@ -146,8 +154,8 @@ module Ethoscope
 
       # Musical time of a moment in the recording, by bisection over the monotonic clock.
       def musical(seconds)
-        low = -5.0
-        high = @onset.duration + 5.0
+        low = -REACH_SECONDS
+        high = @onset.duration + REACH_SECONDS
         40.times do
           middle = (low + high) / 2
           @warp.to_seconds(Numo::DFloat[middle])[0] < seconds ? low = middle : high = middle

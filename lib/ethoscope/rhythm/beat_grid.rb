@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Rhythm
-    # Beats and bars of a recording, in seconds. Bars count from 1; beats before the first downbeat are bar 0, the pickup.
+    # Beats and bars of a recording, in seconds. Bars count from 1; beats before the first downbeat are bar 0, the pickup. The method is our own.
     class BeatGrid
       # @return [Array<Float>] edges of the beats: one more than there are beats
       attr_reader :edges
@@ -110,6 +110,9 @@ module Ethoscope
       def bar_tempos
         @bar_tempos ||= (0...bars).map { |bar| (60.0 / windows(bar).map { |first, last| line(first, last) }.min_by(&:last).first).round(2) }
       end
+
+      # @return [Float] how long a quarter lasts in the middle of all bars
+      def quarter_seconds = 60.0 / Signal::Middle.of(bar_tempos) / meter.quarters_per_beat
 
       private
 

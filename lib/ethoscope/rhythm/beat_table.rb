@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Rhythm
-    # The curves of the evidence read at twelve places a beat, for one beat period and phase: one row a beat.
+    # The curves of the evidence read at twelve places a beat, for one beat period and phase: one row a beat. The method is our own.
     class BeatTable
       PLACES = 12
       # Half a beat lies this many places after its beat.

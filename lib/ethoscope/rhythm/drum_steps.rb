@@ -5,6 +5,10 @@ module Ethoscope
     # Reads step patterns off a mix with {StrokeModel}
     # (bar-synchronous drum patterns after Dixon, Gouyon & Widmer, "Towards characterisation of music via rhythmic patterns", ISMIR 2004).
     class DrumSteps
+      # Softer strokes than this are as soft as this: -40 dB.
+      SOFTEST = 0.01
+      # A step that is struck in so few bars is free, one that is struck in as many as the rest is the pattern.
+      SELDOM = 0.3
       # A stroke is taken for one when it is more likely than this.
       LIKELY = 0.5
       PIECES = StrokeModel::PIECES
@@ -31,7 +35,7 @@ module Ethoscope
         @levels = LEVELS.transform_values { |registers| inputs[true, StrokeModel.level_columns(registers)].mean(axis: 1).reshape(*shape) }
         told.each do |piece, velocity|
           @likely[piece] = Numo::DFloat.cast(velocity.gt(0))
-          @levels[piece] = Numo::NMath.log(velocity.clip(0.01, 1))
+          @levels[piece] = Numo::NMath.log(velocity.clip(SOFTEST, 1))
         end
         @hard = PIECES.to_h { |piece| [piece, hard(piece)] }
         freeze
@@ -83,8 +87,8 @@ module Ethoscope
       def differences(rows, bar)
         rows.first(2).each_with_object([0, 0]) do |row, counts|
           @likely[row.piece][bar, true].to_a.zip(row.probability) do |is, usual|
-            counts[0] += 1 if is > STROKE && usual < 0.3
-            counts[1] += 1 if is < 1 - STROKE && usual > 0.7
+            counts[0] += 1 if is > STROKE && usual < SELDOM
+            counts[1] += 1 if is < 1 - STROKE && usual > 1 - SELDOM
           end
         end
       end

@@ -6,6 +6,8 @@ module Ethoscope
     # bar position are judged together (after Krebs, Böck & Widmer, "An efficient state-space model for joint tempo and
     # meter tracking", ISMIR 2015, with folded averages in the place of a state space).
     class HypothesisFeatures
+      # Onsets a beat below which a song is as sparse as it gets.
+      SPARSEST = 0.1
       # Shifts of the beat against the pulse, in places of a beat: none, half, quarters and thirds.
       SHIFTS = [0, 3, 4, 6, 8, 9].freeze
       MIN_BARS = 3
@@ -73,7 +75,7 @@ module Ethoscope
 
       def beat_features(period, mean)
         tempo = Math.log2(60.0 / period / 100.0)
-        density = Math.log2([@evidence.density * period, 0.1].max)
+        density = Math.log2([@evidence.density * period, SPARSEST].max)
         features = { tempo:, tempo_squared: tempo**2, density:, density_squared: density**2,
                      lag_beat: @pulse.correlation_at(period), lag_half: @pulse.correlation_at(period / 2) }
         BeatTable::CURVES.each { |name| features[:"on_#{name}"] = ratio(mean[name][0], 1.0) }
@@ -90,7 +92,7 @@ module Ethoscope
         named = { meter_3: "3/4", meter_5: "5/4", meter_7: "7/8", meter_6_8: "6/8", meter_12_8: "12/8" }
         named.transform_values { |name| meter.name == name ? 1.0 : 0.0 }.merge(
           tempo_compound: compound * tempo, tempo_3: meter.name == "3/4" ? tempo : 0.0, tempo_7: meter.name == "7/8" ? tempo : 0.0,
-          density_compound: compound * Math.log2([@evidence.density * period, 0.1].max),
+          density_compound: compound * Math.log2([@evidence.density * period, SPARSEST].max),
           third_simple: (1 - compound) * thirds, third_compound: compound * thirds, third_high_simple: (1 - compound) * high_thirds,
           third_high_compound: compound * high_thirds, first_third_simple: (1 - compound) * first, first_third_compound: compound * first
         )

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Rhythm
-    # A time signature and the beat that a person taps in it: the dotted quarter in 6/8 and 12/8, the eighth in 7/8.
+    # A time signature and the beat that a person taps in it: the dotted quarter in 6/8 and 12/8, the eighth in 7/8. The method is our own.
     Meter = Value.of(:name, :beats, :compound)
 
     # The meters that a person can choose.

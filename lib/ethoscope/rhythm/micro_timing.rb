@@ -5,6 +5,8 @@ module Ethoscope
     # Reads the moments of onsets against the steps of the bar
     # (after Davies, Madison, Silva & Gouyon, "The effect of microtiming deviations on the perception of groove", Music Perception 2013).
     class MicroTiming
+      # The tenth that strays most is no measure of how the rest is played.
+      KEPT_SHARE = 0.9
       # Onsets are looked for this far from a step.
       REACH_SECONDS = 0.05
       REACH_SHARE = 0.45
@@ -84,7 +86,7 @@ module Ethoscope
         residuals = by_step.zip(means).flat_map { |values, mean| mean ? ((values * 1000) - mean).to_a : [] }
         return nil if residuals.size < FEWEST * 2
 
-        kept = residuals.map(&:abs).sort.first((residuals.size * 0.9).ceil)
+        kept = residuals.map(&:abs).sort.first((residuals.size * KEPT_SHARE).ceil)
         Math.sqrt(kept.sum { |value| value**2 } / kept.size).round(1)
       end
     end

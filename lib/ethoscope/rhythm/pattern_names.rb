@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Rhythm
-    # Names for drum patterns, where one fits.
+    # Names for drum patterns, where one fits. The method is our own.
     module PatternNames
       # Steps (of sixteen) on which each piece must be struck and must rest, in the order in which names are tried.
       SIXTEEN = {

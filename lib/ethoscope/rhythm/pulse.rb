@@ -11,6 +11,8 @@ module Ethoscope
       HOP_SECONDS = 3.0
       LONGEST_LAG = 7.0
       PERIODS = (0.26..1.45)
+      # Beats that are counted lie well within: 42 to 222 BPM.
+      WITHIN = (0.27..1.43)
       STEPS_PER_OCTAVE = 120
       COMB_TEETH = 6
       # Around a lag the largest correlation counts.
@@ -45,7 +47,7 @@ module Ethoscope
       def related
         return [] unless period
 
-        RATIOS.map { |ratio| period * ratio.to_f }.grep(0.27..1.43)
+        RATIOS.map { |ratio| period * ratio.to_f }.grep(WITHIN)
       end
 
       # @param lag [Float] seconds

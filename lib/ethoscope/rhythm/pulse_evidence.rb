@@ -4,6 +4,8 @@ module Ethoscope
   module Rhythm
     # The curves that vote on beat and bar, all on the musical time axis and scaled to a mean of one.
     class PulseEvidence
+      # Places of a beat at which its first one is looked for.
+      PHASES = 48
       # Onsets count for a position when they lie this many frames around it; turns of harmony are less sharp.
       REACH = 2
       TURN_REACH = 3
@@ -79,14 +81,14 @@ module Ethoscope
 
       # Phase of the pulse by the Fourier sum at its own rate and its double (Grosche & Müller, 2011), then by a comb.
       def find_phase(curve)
-        candidates = Array.new(48) { |i| period * i / 48.0 }
+        candidates = Array.new(PHASES) { |i| period * i / PHASES.to_f }
         count = ((curve.size / rate) / period).floor - 1
         return 0.0 if count < 1
 
         strength = candidates.map do |offset|
           Signal::Series.sample(curve, ((Numo::DFloat.new(count).seq * period) + offset) * rate).mean
         end
-        smooth = strength.each_index.map { |i| strength[i - 1] + (2 * strength[i]) + strength[(i + 1) % 48] }
+        smooth = strength.each_index.map { |i| strength[i - 1] + (2 * strength[i]) + strength[(i + 1) % PHASES] }
         candidates[smooth.each_with_index.max[1]]
       end
 

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Rhythm
-    # Beats counted anew, and the changes of tempo that they could not follow.
+    # Beats counted anew, and the changes of tempo that they could not follow. The method is our own.
     Recount = Value.of(:grid, :unkept)
 
     # Counts beats anew from the moments on at which a person says that the tempo changes: even beats from there to the next

@@ -30,15 +30,12 @@ module Ethoscope
       private
 
       def correlate(rows, count, lags)
-        size = 1
-        size *= 2 while size < count + lags
+        size = Signal::Padded.size(count + lags)
         power = (0...rows.shape[1]).sum do |column|
-          padded = Numo::DFloat.zeros(size)
-          padded[0...count] = rows[true, column]
-          spectrum = Numo::Pocketfft.rfft(padded)
+          spectrum = Signal::Padded.spectrum(rows[true, column], size)
           (spectrum * spectrum.conj).real
         end
-        sums = Numo::Pocketfft.irfft(Numo::DComplex.cast(power))[0...lags].to_a
+        sums = Signal::Padded.series(power)[0...lags].to_a
         sums.each_with_index.map { |sum, lag| sum / (count - lag) }
       end
     end

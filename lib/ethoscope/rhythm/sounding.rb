@@ -2,8 +2,10 @@
 
 module Ethoscope
   module Rhythm
-    # From where to where a recording has music in it.
+    # From where to where a recording has music in it. The method is our own.
     module Sounding
+      # Hertz in which music is heard to begin and end.
+      AUDIBLE = (40.0..10_000.0)
       # An onset counts as sound when the second that follows it holds this share of the song's loud level.
       HEARD = 0.08
       LOUD_SHARE = 0.95
@@ -12,7 +14,7 @@ module Ethoscope
       # @param onset [Signal::OnsetStrength]
       # @return [Range<Float>] seconds, from the first sound to the start of the last one; echoes that die away after it are none
       def self.range(short_time, onset)
-        level = short_time.level(40.0..10_000.0)
+        level = short_time.level(AUDIBLE)
         loud = following(level, short_time.rate) > (level.sort[(level.size * LOUD_SHARE).floor] * HEARD)
         struck = (onset.total > onset.total.mean) & loud
         struck = loud unless struck.any?

@@ -3,7 +3,7 @@
 module Ethoscope
   module Rhythm
     # The steps of every bar as moments: sixteen in 4/4, twelve in 3/4 and 6/8, twenty in 5/4. Swung off-beats lie where they
-    # are played.
+    # are played. The method is our own.
     class StepGrid
       # @return [Meter]
       attr_reader :meter

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Rhythm
-    # Says in words why a recording could be counted at another rate, from the features of the hypotheses themselves.
+    # Says in words why a recording could be counted at another rate, from the features of the hypotheses themselves. The method is our own.
     module TempoReasons
       # A logarithm of a ratio from which a difference is worth telling.
       CLEAR = 0.3

@@ -2,8 +2,16 @@
 
 module Ethoscope
   module Rhythm
-    # Tempos folded by octaves to where they lie closest together: one groove is called 75 by one person and 150 by another.
+    # Tempos folded by octaves to where they lie closest together: one groove is called 75 by one person and 150 by another. The method is our own.
     class TempoZone
+      # Tempos that differ by less are the same.
+      SAME_BPM = 0.01
+      # What a song that has to be folded counts against a centre, in octaves.
+      FOLDING = 0.02
+      # What an octave from a comfortable pace counts against it.
+      DISCOMFORT = 0.05
+      # Where the centre of a groove may lie, in BPM.
+      CENTRES = (50..150)
       # Folded tempos outside this ratio to the middle stand apart.
       NEAR = 1.15
       COMFORTABLE = 96.0
@@ -35,8 +43,7 @@ module Ethoscope
 
       # @return [Float, nil] the middle of those that belong together
       def middle
-        together = points.compact.reject(&:apart).map(&:folded).sort
-        together[together.size / 2]
+        Signal::Middle.of(points.compact.reject(&:apart).map(&:folded))
       end
 
       private
@@ -54,10 +61,10 @@ module Ethoscope
 
         known.flat_map do |tempo|
           [tempo / 2, tempo, tempo * 2]
-        end.grep(50..150).uniq.min_by do |centre|
-          distances = known.map { |tempo| Math.log2(fold(tempo, centre) / centre).abs }.sort
-          changed = known.count { |tempo| (fold(tempo, centre) - tempo).abs > 0.01 }
-          [distances[distances.size / 2] + (0.02 * changed) + (0.05 * Math.log2(centre / COMFORTABLE).abs), centre]
+        end.grep(CENTRES).uniq.min_by do |centre|
+          distances = known.map { |tempo| Math.log2(fold(tempo, centre) / centre).abs }
+          changed = known.count { |tempo| (fold(tempo, centre) - tempo).abs > SAME_BPM }
+          [Signal::Middle.of(distances) + (FOLDING * changed) + (DISCOMFORT * Math.log2(centre / COMFORTABLE).abs), centre]
         end || known.first
       end
     end

@@ -8,6 +8,10 @@ module Ethoscope
     # detection", EURASIP 2007), then what is left of the phase by complex demodulation (Grosche & Müller, "Extracting
     # predominant local pulse information", IEEE TASLP 2011).
     class TimeWarp
+      # The pulse is followed by what comes back after up to nearly five beats.
+      LONGEST_BEATS = 4.9
+      # Of a window so much is smoothed over.
+      SMOOTH_SHARE = 0.75
       WINDOW_SECONDS = 8.0
       HOP_SECONDS = 1.0
       # The local period may lie this far from the main one, in steps of half a per cent.
@@ -101,7 +105,7 @@ module Ethoscope
 
       # How well each period around the main one fits each window: autocorrelation at its first four multiples.
       def window_scores(windows)
-        lags = (@period * 4.9 * @rate).ceil + 2
+        lags = (@period * LONGEST_BEATS * @rate).ceil + 2
         correlations = Numo::DFloat.vstack(windows.map { |window| Signal::Series.autocorrelation(window - window.mean, lags) * rms(window) })
         periods = ((Numo::DFloat.new((2 * REACH) + 1).seq - REACH) * STEP) + 1
         [1, 2, 3, 4].sum do |tooth|
@@ -149,7 +153,7 @@ module Ethoscope
       def demodulate(onset, frequency, hop)
         time = Numo::DFloat.new(onset.size).seq / @rate
         angle = time * (2 * Math::PI * frequency)
-        width = (WINDOW_SECONDS * 0.75 * @rate).round
+        width = (WINDOW_SECONDS * SMOOTH_SHARE * @rate).round
         real = 2.times.inject(onset * Numo::NMath.cos(angle)) { |curve, _| Signal::Series.running_mean(curve, width / 2) }
         imaginary = 2.times.inject(onset * Numo::NMath.sin(angle) * -1) { |curve, _| Signal::Series.running_mean(curve, width / 2) }
         index = (0...onset.size).step(hop).to_a

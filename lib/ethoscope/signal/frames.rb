@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Signal
-    # Cuts a signal into overlapping frames and takes their power spectra, in blocks that keep memory flat.
+    # Cuts a signal into overlapping frames and takes their power spectra, in blocks that keep memory flat. The method is our own.
     module Frames
       # Frames held at once.
       BLOCK = 128

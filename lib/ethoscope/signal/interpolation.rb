@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Signal
-    # Linear interpolation at places that are worked out once and read from several series of one length.
+    # Linear interpolation at places that are worked out once and read from several series of one length. The method is our own.
     class Interpolation
       # @param size [Integer] length of the series
       # @param at [Numo::DFloat] shape [m], fractional positions; those outside read the nearest end

@@ -3,8 +3,11 @@
 module Ethoscope
   module Signal
     # The long transform on a log-frequency axis that knows the recording's tuning: all that pitch measurements need, an
-    # eighth of its size.
+    # eighth of its size. The method is our own.
     class LogSpectra
+      # Bins of a band begin and end this far inside its edges, so that none is counted twice.
+      EDGE = 0.25
+
       # @return [Numo::SFloat] shape [frames, LogFrequency::BINS], magnitudes
       attr_reader :frames
       # @return [Float] frames per second
@@ -35,8 +38,8 @@ module Ethoscope
         sums = Numo::DFloat.zeros(size + 1, frames.shape[1])
         sums[1.., true] = Numo::DFloat.cast(frames).cumsum(0)
         edges = Numo::DFloat[*times] * rate
-        first = Numo::Int32.cast((edges[0...-1] + 0.25).ceil).clip(0, size - 1)
-        last = Numo::Int32.maximum(Numo::Int32.cast((edges[1..] - 0.25).floor).clip(0, size - 1), first) + 1
+        first = Numo::Int32.cast((edges[0...-1] + EDGE).ceil).clip(0, size - 1)
+        last = Numo::Int32.maximum(Numo::Int32.cast((edges[1..] - EDGE).floor).clip(0, size - 1), first) + 1
         Numo::SFloat.cast((sums[last, true] - sums[first, true]) / Numo::DFloat.cast(last - first).reshape(last.size, 1))
       end
     end

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Signal
-    # The long transform that every pitch measurement shares: magnitudes up to 5.5 kHz, 2.7 Hz apart, 10.8 times a second.
+    # The long transform that every pitch measurement shares: magnitudes up to 5.5 kHz, 2.7 Hz apart, 10.8 times a second. The method is our own.
     class LongTime
       WINDOW = 8192
       HOP = 2048

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Signal
-    # Small operations on one-dimensional series.
+    # Small operations on one-dimensional series. The method is our own.
     module Series
       # @param series [Numo::NArray] shape [n]
       # @param width [Integer] how many values the window spans
@@ -70,12 +70,8 @@ module Ethoscope
       # @param lags [Integer] how many lags, the first being 0
       # @return [Numo::DFloat] shape [lags], autocorrelation by the Wiener-Khinchin theorem, 1 at lag 0, not corrected for overlap
       def self.autocorrelation(series, lags)
-        size = 1
-        size *= 2 while size < series.size + lags
-        padded = Numo::DFloat.zeros(size)
-        padded[0...series.size] = series
-        power = Numo::Pocketfft.rfft(padded).abs**2
-        out = Numo::Pocketfft.irfft(Numo::DComplex.cast(power))[0...lags].dup
+        power = Padded.spectrum(series, Padded.size(series.size + lags)).abs**2
+        out = Padded.series(power)[0...lags].dup
         out[0].positive? ? out / out[0] : out
       end
     end

@@ -6,6 +6,8 @@ module Ethoscope
     # (struck against held after FitzGerald, "Harmonic/percussive separation using median filtering", DAFx 2010, with the
     # smaller of rise and fall in the place of the median filter).
     module Strikes
+      # The level that a recording reaches in a tenth of its time stands for its loudness.
+      LOUD_SHARE_OF_ALL = 0.9
       # A struck sound has fallen after this many frames of 12 ms.
       FALL_FRAMES = 9
       # Level below which jumps don't count: shares of the register's own loud level and of the whole.
@@ -32,7 +34,7 @@ module Ethoscope
 
       # Keeps jumps out of near silence from counting.
       def self.floor(level, short_time)
-        whole = Series.percentile(short_time.level(WHOLE), 0.9)
+        whole = Series.percentile(short_time.level(WHOLE), LOUD_SHARE_OF_ALL)
         [Series.percentile(level, LOUD_SHARE) * OWN_FLOOR, whole * WHOLE_FLOOR, 1e-7].max
       end
       private_class_method :floor

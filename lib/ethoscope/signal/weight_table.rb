@@ -4,7 +4,7 @@ require "csv"
 
 module Ethoscope
   module Signal
-    # A table of learnt weights with named rows and columns, kept as CSV so that people can read it.
+    # A table of learnt weights with named rows and columns, kept as CSV so that people can read it. The method is our own.
     class WeightTable
       # @return [Array<String>] names of the columns
       attr_reader :columns

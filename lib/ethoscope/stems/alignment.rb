@@ -78,12 +78,11 @@ module Ethoscope
 
       # Of all shifts: shared jumps against what the stem has at the most. Also the place of shift 0.
       def self.correlation(stem, mix)
-        size = 1
-        size *= 2 while size < stem.shape[0] + mix.shape[0]
+        size = Signal::Padded.size(stem.shape[0] + mix.shape[0])
         sum = (0...[stem.shape[1], mix.shape[1]].min).sum do |register|
-          spectrum(mix[true, register], size) * spectrum(stem[true, register], size).conj
+          Signal::Padded.spectrum(mix[true, register], size) * Signal::Padded.spectrum(stem[true, register], size).conj
         end
-        raw = Numo::Pocketfft.irfft(Numo::DComplex.cast(sum))
+        raw = Signal::Padded.series(sum)
         centre = size / 2
         rolled = Numo::DFloat.zeros(size)
         rolled[centre..] = raw[0...centre]
@@ -91,13 +90,6 @@ module Ethoscope
         [rolled / [(stem**2).sum, 1e-9].max, centre]
       end
       private_class_method :correlation
-
-      def self.spectrum(series, size)
-        padded = Numo::DFloat.zeros(size)
-        padded[0...series.size] = series
-        Numo::Pocketfft.rfft(padded)
-      end
-      private_class_method :spectrum
 
       def self.bend(curve, peak)
         return 0.0 unless peak.between?(1, curve.size - 2)

@@ -2,8 +2,19 @@
 
 module Ethoscope
   module Stems
-    # How the level of a held sound moves with the beat: ducked where another part strikes, or gated at a faster rate.
+    # How the level of a held sound moves with the beat: ducked where another part strikes, or gated at a faster rate. The method is our own.
     class Breathing
+      # Hertz above what a kick itself sounds in.
+      RANGE = (120.0..8000.0)
+      # Beats count in which the part plays all the time.
+      PLAYS = 0.9
+      # A level that comes back may waver by so much, dB ...
+      WAVER = 0.2
+      # ... and rises for this share of the way.
+      RISING = 0.8
+      # A gate is deeper than so many dB, and changes by so much of its depth.
+      DEEP_DB = 5.0
+      EVEN = 0.8
       # Points of a fold over one beat.
       BINS = 24
       # A held sound dips at least this far, in dB, and this much of its movement repeats from beat to beat.
@@ -19,7 +30,7 @@ module Ethoscope
       # @param grid [Rhythm::BeatGrid] in the stem's time
       # @param playing [Array<Float>] how much of each beat sounds
       # @param range [Range<Float>] Hz that are looked at
-      def initialize(features, grid, playing, range: 120.0..8000.0)
+      def initialize(features, grid, playing, range: RANGE)
         level = features.short.level(range)
         db = Numo::NMath.log10((level / [level.max, 1e-9].max) + 1e-3) * 20
         at = grid.edges[grid.pickup..].each_cons(2).first(playing.size).flat_map { |from, to| (0...BINS).map { |i| from + ((to - from) * i / BINS) } }
@@ -52,21 +63,21 @@ module Ethoscope
 
       # Beats that sound throughout, from their first to their last moment.
       def held(beats)
-        kept = beats.select { |beat| @playing[beat] && @playing[beat] > 0.9 }
+        kept = beats.select { |beat| @playing[beat] && @playing[beat] > PLAYS }
         kept.size >= 2 * @bar ? @rows[kept, true] : nil
       end
 
       def climbs?(fold)
         low = fold.min_index
         course = fold[low..[low + 14, BINS - 1].min].to_a
-        course.each_cons(2).count { |a, b| b >= a - 0.2 } >= (course.size - 1) * 0.8
+        course.each_cons(2).count { |a, b| b >= a - WAVER } >= (course.size - 1) * RISING
       end
 
       def chopped?(fold, rate)
         parts = fold.reshape(rate, BINS / rate)
         deep = parts.max(axis: 1) - parts.min(axis: 1)
         shape = parts.mean(axis: 0)
-        deep.min > 5.0 && (shape.max - shape.min) > deep.mean * 0.8
+        deep.min > DEEP_DB && (shape.max - shape.min) > deep.mean * EVEN
       end
     end
   end

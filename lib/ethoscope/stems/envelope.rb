@@ -2,8 +2,17 @@
 
 module Ethoscope
   module Stems
-    # How the sounds of a stem begin and end: the mean course of the level around its onsets.
+    # How the sounds of a stem begin and end: the mean course of the level around its onsets. The method is our own.
     class Envelope
+      # Hertz in which a stem sounds.
+      AUDIBLE = (30.0..12_000.0)
+      # Onsets are measured against the strongest half per cent of frames.
+      STRONGEST = 0.995
+      # An attack ends where it reaches so much of its top, and begins where it left so little.
+      TOP = 0.9
+      FOOT = 0.2
+      # A shape is the mean of what so many of the sounds reach.
+      KNOWN = 0.1
       # An onset counts when it reaches this share of the strongest.
       ONSET = 0.3
       APART_SECONDS = 0.08
@@ -20,7 +29,7 @@ module Ethoscope
       # @param features [Engine::Features] of the stem
       def initialize(features)
         @rate = features.short.rate
-        @level = features.short.level(30.0..12_000.0)
+        @level = features.short.level(AUDIBLE)
         @onset = features.onset.total
       end
 
@@ -28,7 +37,7 @@ module Ethoscope
       def onsets
         @onsets ||= begin
           curve = @onset.to_a
-          floor = Signal::Series.percentile(@onset, 0.995) * ONSET
+          floor = Signal::Series.percentile(@onset, STRONGEST) * ONSET
           found = Signal::Series.peaks(curve).select { |frame| curve[frame] > floor }
           apart = (APART_SECONDS * @rate).round
           found.each_with_object([]) { |frame, kept| kept.empty? || frame - kept.last >= apart ? kept << frame : nil }.map { |frame| frame / @rate }
@@ -39,8 +48,8 @@ module Ethoscope
       def shape
         mean = course or return nil
         first = mean[0...[((BEFORE_SECONDS + RISE_SECONDS) * @rate).round, mean.size].min].to_a
-        top = first.index { |value| value >= first.max * 0.9 }
-        attack = ((top - (first[0..top].rindex { |value| value < first.max * 0.2 } || 0)) * 1000 / @rate).round
+        top = first.index { |value| value >= first.max * TOP }
+        attack = ((top - (first[0..top].rindex { |value| value < first.max * FOOT } || 0)) * 1000 / @rate).round
         gone = mean[top..].to_a.index { |value| value < mean[top] * (10**(GONE / 20)) }
         decay = gone && (gone * 1000 / @rate).round
         { attack_ms: attack, decay_ms: decay, attack: word(ATTACKS, attack, "slow"), decay: decay ? word(DECAYS, decay, "long") : "held" }
@@ -63,7 +72,7 @@ module Ethoscope
           sums[0...part.size] += part / [part.max, 1e-9].max
           counts[0...part.size] += 1
         end
-        counts[before].positive? ? (sums / counts.clip(1, nil)).then { |mean| mean[(counts > counts.max * 0.1).where] } : nil
+        counts[before].positive? ? (sums / counts.clip(1, nil)).then { |mean| mean[(counts > counts.max * KNOWN).where] } : nil
       end
 
       def word(words, value, otherwise) = words.find { |limit, _| value <= limit }&.last || otherwise

@@ -2,8 +2,16 @@
 
 module Ethoscope
   module Stems
-    # The pitches of a stem over half beats.
+    # The pitches of a stem over half beats. The method is our own.
     class Notes
+      # What a stem reaches in a tenth of its time is loud.
+      LOUD = 0.9
+      # Lowest, middle and highest note, without stray ones.
+      RANGE = [0.05, 0.5, 0.95].freeze
+      # Semitones to the second, third and fourth partial ...
+      OVERTONES = [12, 19, 24].freeze
+      # ... which are weaker than their note.
+      WEAKER = 0.8
       # A note counts when it reaches this share of the strongest of its moment, and this one of the stem's strong notes.
       BESIDE = 0.4
       STRONG = 0.25
@@ -19,7 +27,7 @@ module Ethoscope
       def initialize(features, grid)
         activation = Harmony::NoteActivation.of(features.spectra, grid.half_beat_edges)
         @rows = Numo::DFloat.cast(activation.activation) * Numo::DFloat.cast(activation.level).reshape(activation.size, 1) * audible(features, grid)
-        @strong = Signal::Series.percentile(@rows.max(axis: 1), 0.9)
+        @strong = Signal::Series.percentile(@rows.max(axis: 1), LOUD)
       end
 
       # @return [Array<Array<Integer>>] MIDI pitches that sound in each half beat, low to high
@@ -43,7 +51,7 @@ module Ethoscope
       # @return [Array<Integer>, nil] lowest, middle and highest MIDI pitch that matter; nil where no pitch is heard
       def register
         pitches = sounding.flatten.sort
-        pitches.empty? ? nil : [0.05, 0.5, 0.95].map { |share| pitches[((pitches.size - 1) * share).round] }
+        pitches.empty? ? nil : RANGE.map { |share| pitches[((pitches.size - 1) * share).round] }
       end
 
       # @return [Float] pitches that sound at once, mean over the sounding half beats
@@ -78,7 +86,7 @@ module Ethoscope
       end
 
       # A weaker octave or twelfth over a strong note is its overtone.
-      def overtone?(note, strong, values) = [12, 19, 24].any? { |above| strong.include?(note - above) && values[note] < values[note - above] * 0.8 }
+      def overtone?(note, strong, values) = OVERTONES.any? { |above| strong.include?(note - above) && values[note] < values[note - above] * WEAKER }
     end
   end
 end

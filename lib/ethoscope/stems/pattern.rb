@@ -5,6 +5,10 @@ module Ethoscope
     # What a stem plays in each bar, as strokes on steps and pitches on half beats, to be compared from bar to bar
     # (self-similarity after Foote, "Visualizing music and audio using self-similarity", ACM Multimedia 1999).
     class Pattern
+      # The hardest strokes but for stray ones.
+      HARDEST = 0.95
+      # A section in which a part plays less has no pattern.
+      PLAYS = 0.2
       PERIODS = [1, 2, 4, 8, 16].freeze
       # Two bars or runs of bars are the same from this likeness on, and variations of each other from this one on.
       SAME = 0.9
@@ -22,7 +26,7 @@ module Ethoscope
         onset = features.onset
         peaks = Signal::Series.running_max(onset.total, 2)
         struck = Signal::Series.sample(peaks, steps.times.flatten * onset.rate).reshape(steps.bars, steps.steps)
-        @strokes = struck / [Signal::Series.percentile(struck.flatten, 0.95), 1e-9].max
+        @strokes = struck / [Signal::Series.percentile(struck.flatten, HARDEST), 1e-9].max
         @rows = notes ? Numo::DFloat.hstack([unit(@strokes), unit(pitches(notes))]) : unit(@strokes)
       end
 
@@ -44,7 +48,7 @@ module Ethoscope
         known = []
         sections.map do |section|
           bars = ((section.first_bar - 1)...section.last_bar).to_a
-          next nil if bars.sum { |bar| @activity[bar] } < 0.2 * bars.size
+          next nil if bars.sum { |bar| @activity[bar] } < PLAYS * bars.size
 
           name(bars, known)
         end

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Stems
-    # All that is measured on one stem, told in the bars of the song.
+    # All that is measured on one stem, told in the bars of the song. The method is our own.
     class Sound
       # Parts whose level is ducked or chopped must hold their sound; those that only strike have no pitch to be told.
       PITCHLESS = [*Layers::Role::STRUCK, Layers::Role::DRUMS, "fx"].freeze

@@ -2,10 +2,18 @@
 
 module Ethoscope
   module Stems
-    # How loud a stem is, beat by beat and bar by bar.
+    # How loud a stem is, beat by beat and bar by bar. The method is our own.
     class StemLevel
+      # Hertz in which a stem sounds.
+      AUDIBLE = (30.0..12_000.0)
+      # What rings over from the step before and into the next is left out.
+      MARGIN_SECONDS = [0.01, 0.04].freeze
+      # A step may begin this little before the recording.
+      EARLY_SECONDS = 0.1
       # A beat sounds when its loudest moment lies no more than this far under the stem's loud moments, in dB.
       SOUNDS = -34.0
+      # Frames below this share of the loudest are silence.
+      HEARD = 0.05
       # The moments that count as loud.
       LOUD = 0.95
       QUIETEST = -90.0
@@ -15,7 +23,7 @@ module Ethoscope
       def initialize(features, grid)
         @features = features
         @grid = grid
-        @level = Signal::Series.running_max(features.short.level(30.0..12_000.0), 1)
+        @level = Signal::Series.running_max(features.short.level(AUDIBLE), 1)
         heard = @level[(@level > @level.max * 1e-4).where]
         @loud = heard.empty? ? 1e-9 : [Signal::Series.percentile(heard, LOUD), 1e-9].max
       end
@@ -25,7 +33,7 @@ module Ethoscope
         floor = @loud * (10**(SOUNDS / 20))
         edges = @grid.edges[@grid.pickup..(@grid.pickup + (@grid.bars * @grid.meter.beats))]
         edges.each_cons(2).map do |from, to|
-          frames = @level[Signal::Series.frames(from + 0.01, to - 0.04, @features.short.rate, @features.short.size)]
+          frames = @level[Signal::Series.frames(from + MARGIN_SECONDS.first, to - MARGIN_SECONDS.last, @features.short.rate, @features.short.size)]
           inside?(from) ? ((frames > floor).count_true / frames.size.to_f).round(2) : 0.0
         end
       end
@@ -42,13 +50,13 @@ module Ethoscope
 
       # @return [Float] how far the highest peak stands over the mean level while it plays, in dB
       def crest
-        loudest = energies.select { |energy| energy > energies.max * 0.05 }
+        loudest = energies.select { |energy| energy > energies.max * HEARD }
         loudest.empty? ? 0.0 : (20 * Math.log10(@features.peak / Math.sqrt([loudest.sum / loudest.size / 2, 1e-12].max))).round(1)
       end
 
       private
 
-      def inside?(seconds) = seconds > -0.1 && seconds < @features.duration
+      def inside?(seconds) = seconds > -EARLY_SECONDS && seconds < @features.duration
     end
   end
 end

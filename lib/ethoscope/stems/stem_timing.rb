@@ -2,8 +2,12 @@
 
 module Ethoscope
   module Stems
-    # Where the onsets of a stem lie against the sixteenths of the beat, and how many there are.
+    # Where the onsets of a stem lie against the sixteenths of the beat, and how many there are. The method is our own.
     class StemTiming
+      # An onset this little before a beat belongs to it.
+      EARLY_SECONDS = 0.03
+      # Where in its beat an off-beat eighth is played, straight or swung.
+      OFF_BEAT = (0.42..0.72)
       REACH_SHARE = 0.45
       # A step of the beat needs this many onsets to have a mean.
       FEWEST = 6
@@ -37,7 +41,7 @@ module Ethoscope
 
       # Step of the beat, share of the beat, and ms after the step.
       def place(time)
-        beat = (@grid.edges.bsearch_index { |edge| edge > time + 0.03 } || 0) - 1
+        beat = (@grid.edges.bsearch_index { |edge| edge > time + EARLY_SECONDS } || 0) - 1
         return nil if beat.negative? || beat + 1 >= @grid.edges.size
 
         length = @grid.edges[beat + 1] - @grid.edges[beat]
@@ -51,7 +55,7 @@ module Ethoscope
       def swing
         return nil if @steps != 4
 
-        off = @places.map { |_, share, _| share }.grep(0.42..0.72)
+        off = @places.map { |_, share, _| share }.grep(OFF_BEAT)
         off.size >= FEWEST ? (off.sum / off.size).round(3) : nil
       end
     end

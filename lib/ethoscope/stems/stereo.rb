@@ -2,8 +2,10 @@
 
 module Ethoscope
   module Stems
-    # Where a stem stands between the channels, how wide it is, and whether it wanders.
+    # Where a stem stands between the channels, how wide it is, and whether it wanders. The method is our own.
     class Stereo
+      # The range without stray moments.
+      USUAL = (0.05..0.95)
       # Side shares under which a stem is mono, and from which it is wide.
       MONO = 0.004
       WIDE = 0.12
@@ -51,7 +53,7 @@ module Ethoscope
         return nil if sounding.count_true < 16
 
         place = (@right - @left) / (@power + 1e-12)
-        range = Signal::Series.percentile(place[sounding.where], 0.95) - Signal::Series.percentile(place[sounding.where], 0.05)
+        range = Signal::Series.percentile(place[sounding.where], USUAL.end) - Signal::Series.percentile(place[sounding.where], USUAL.begin)
         return nil if range < WANDERS || likeness < ONE_SOUND
 
         bars = period(place * Numo::DFloat.cast(sounding))

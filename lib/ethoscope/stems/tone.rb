@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Stems
-    # Which frequencies a stem holds.
+    # Which frequencies a stem holds. The method is our own.
     class Tone
       # What lies outside these shares of the energy does not matter.
       LOWEST_SHARE = 0.005

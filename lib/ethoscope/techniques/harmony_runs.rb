@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Techniques
-    # The chords of a scene one after another, and how much of a bar they hold.
+    # The chords of a scene one after another, and how much of a bar they hold. The method is our own.
     module HarmonyRuns
       # A chord and how long it stays: its first beat since the start of bar 1, and beats.
       Run = Value.of(:chord, :beat, :beats)

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Techniques
-    # The steps of an entry with the figures of one sighting, told in the tempo and key of the new track.
+    # The steps of an entry with the figures of one sighting, told in the tempo and key of the new track. The method is our own.
     class HowTo
       # Lengths in quarters that steps speak of in milliseconds.
       LENGTHS = { "thirty_second_ms" => 0.125, "sixteenth_ms" => 0.25, "eighth_ms" => 0.5, "dotted_eighth_ms" => 0.75, "quarter_ms" => 1.0, "pump_release_ms" => 0.75 }.freeze

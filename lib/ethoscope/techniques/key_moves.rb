@@ -2,8 +2,11 @@
 
 module Ethoscope
   module Techniques
-    # Changes to another tonic of the same mode in the later part of a song.
+    # Changes to another tonic of the same mode in the later part of a song. The method is our own.
     module KeyMoves
+      # A sighting is a little less sure than the key that it rests on.
+      SHARE = 0.9
+
       # From which stretch to which, and by how many semitones (-5 to 6).
       Move = Value.of(:from, :to, :semitones)
 
@@ -26,7 +29,7 @@ module Ethoscope
         tonics = scene.stretches.flat_map do |stretch|
           [((stretch.key.pitch_class - scene.stretches.first.key.pitch_class + 5) % 12) - 5] * (stretch.last_bar - stretch.first_bar + 1)
         end
-        scene.sighting(kind, move.to.first_bar..move.to.last_bar, confidence: move.to.confidence * 0.9, detail: { semitones: move.semitones },
+        scene.sighting(kind, move.to.first_bar..move.to.last_bar, confidence: move.to.confidence * SHARE, detail: { semitones: move.semitones },
           evidence: scene.evidence("tonic against the first one", tonics, unit: "semitones", threshold: move.semitones, first_bar: scene.stretches.first.first_bar))
       end
     end

@@ -4,7 +4,7 @@ require "yaml"
 
 module Ethoscope
   module Techniques
-    # The techniques that Ethoscope knows, and the detectors that look for them.
+    # The techniques that Ethoscope knows, and the detectors that look for them. The method is our own.
     module Library
       # One file of entries for each family.
       FAMILIES = %w[rhythm harmony arrangement sound space dynamics transition].freeze

@@ -3,8 +3,14 @@
 module Ethoscope
   module Techniques
     # Noise that swells up to a section and stops there: the quiet moments of the highest registers rise through the last bar, over all that
-    # the section had before, and fall again with the first bar of the next one.
+    # the section had before, and fall again with the first bar of the next one. The method is our own.
     class Rises
+      # How sure a rise is at the least, by judgement.
+      SURE = 0.6
+      # What is reached in a twentieth of the time is loudest.
+      LOUDEST = 0.95
+      # What a part reaches in a tenth of its time is usual for it.
+      USUAL_TOP = 0.9
       # From low to high, in Hz.
       REGISTERS = [500.0..1500.0, 1500.0..4000.0, 4000.0..7000.0, 7000.0..11_000.0].freeze
       # The moments of a half beat that count as quiet.
@@ -41,7 +47,7 @@ module Ethoscope
         last = (rise.half - 1).div(@halves)
         bars = ([rise.first.div(@halves), last].min + 1)..(last + 1)
         start = @scene.grid.half_beat_edges[(2 * @scene.grid.pickup) + rise.first]
-        @scene.sighting(kind, bars, start:, confidence: 0.6 + (rise.over_db / 60), evidence: evidence(rise),
+        @scene.sighting(kind, bars, start:, confidence: SURE + (rise.over_db / 60), evidence: evidence(rise),
           detail: { beats: ((rise.half - rise.first) / 2.0).round(1), rises_by_db: rise.over_db.round(1) })
       end
 
@@ -56,7 +62,7 @@ module Ethoscope
       def floors(range, edges)
         short = @scene.features.short
         level = short.level(range)
-        loud = [Signal::Series.percentile(level, 0.95), 1e-9].max
+        loud = [Signal::Series.percentile(level, LOUDEST), 1e-9].max
         Numo::DFloat[*edges.each_cons(2).map do |from, to|
           quiet = Signal::Series.percentile(level[Signal::Series.frames(from, to, short.rate, short.size)], QUIET)
           20 * Math.log10((quiet / loud) + 1e-3)
@@ -80,14 +86,14 @@ module Ethoscope
       def over(floor, body, half)
         last = floor[(half - 2)...half].mean
         after = Signal::Series.percentile(floor[half...[half + @halves, floor.size].min].dup, 0.5)
-        [last - Signal::Series.percentile(floor[body].dup, 0.9), last - after].min
+        [last - Signal::Series.percentile(floor[body].dup, USUAL_TOP), last - after].min
       end
 
       def steps_up(floor, half) = floor[(half - @halves)...half].to_a.each_cons(2).count { |a, b| b > a - 0.5 } / (@halves - 1.0)
 
       # Half beats for which the top stays over the body.
       def length(body, half)
-        usual = Signal::Series.percentile(@floors.last[body].dup, 0.9)
+        usual = Signal::Series.percentile(@floors.last[body].dup, USUAL_TOP)
         [(1..(2 * @halves)).take_while { |back| @floors.last[half - back] > usual + 2 }.size, 1].max
       end
 

@@ -3,8 +3,18 @@
 module Ethoscope
   module Techniques
     # What every detector looks at: beats, sections, harmony, who plays what, and the sound of the mix beat by beat and bar by bar. What
-    # is not given is worked out from the features when it is first asked for.
+    # is not given is worked out from the features when it is first asked for. The method is our own.
     class Scene
+      # The level of bars of which none is told.
+      USUAL_LUFS = -14.0
+      # Hertz that make a sound bright, among all.
+      BRIGHT = (3000.0..11_000.0)
+      ALL = (60.0..11_000.0)
+      # What lies this close to a joint belongs to the other side.
+      JOINT_SECONDS = [0.03, 0.05].freeze
+      # What comes a hair early belongs to the beat.
+      EARLY_BEATS = 0.06
+
       # @return [Rhythm::BeatGrid]
       attr_reader :grid
       # @return [Array<Form::Section>]
@@ -47,7 +57,7 @@ module Ethoscope
         @features, @key, @loop, @notes, @drums, @steps = found.values_at(:features, :key, :loop, :notes, :drums, :steps)
         @stretches, @spans, @layers, @changes, @players = %i[stretches spans layers changes players].map { |name| found.fetch(name, []) }
         @width = found[:width] || ([0.0] * grid.bars)
-        @energy = found[:energy] || ([-14.0] * grid.bars)
+        @energy = found[:energy] || ([USUAL_LUFS] * grid.bars)
         @constant = found.fetch(:constant, true)
         @beats, @brightness, @strokes, @hat_rates = found.values_at(:beats, :brightness, :strokes, :hat_rates)
       end
@@ -100,7 +110,7 @@ module Ethoscope
       def hat_rates = @hat_rates ||= player("hats")&.then { |hats| hats.source == "mix" ? drums.hat_rates : counted(hats) } || drums&.hat_rates || ([0.0] * grid.bars)
 
       # @return [Array<Float>] level above 3 kHz against all, in dB, by bar
-      def brightness = @brightness ||= bar_ratios(3000.0..11_000.0, 60.0..11_000.0)
+      def brightness = @brightness ||= bar_ratios(BRIGHT, ALL)
 
       # @return [Rises, nil] noise that swells up to sections
       def rises = features && (@rises ||= Rises.new(self))
@@ -108,7 +118,7 @@ module Ethoscope
       # @param values [Array<Float>] by bar
       # @param section [Form::Section]
       # @return [Float] the middle bar's value, so that one bar without drums does not speak for the section
-      def middle(values, section) = values[bars_in(section)].sort.then { |part| part[part.size / 2] }
+      def middle(values, section) = Signal::Middle.of(values[bars_in(section)])
 
       # @param kind [String]
       # @param bars [Range<Integer>] from 1
@@ -141,8 +151,8 @@ module Ethoscope
         mean = [curve.mean, 1e-9].max
         rate = features.onset.rate
         grid.edges[grid.pickup..].each_cons(2).map do |from, to|
-          first = ((from - 0.03) * rate).round.clamp(0, curve.size - 1)
-          curve[first..((to - 0.05) * rate).round.clamp(first, curve.size - 1)].max / mean
+          first = ((from - JOINT_SECONDS.first) * rate).round.clamp(0, curve.size - 1)
+          curve[first..((to - JOINT_SECONDS.last) * rate).round.clamp(first, curve.size - 1)].max / mean
         end
       end
 
@@ -151,7 +161,7 @@ module Ethoscope
         known = player(piece)
         return drums && most_by_beat(drums.likely(piece)) if known.nil? || known.source == "mix"
 
-        struck = known.events.map { |event| (event.beat + 0.06).floor }.tally
+        struck = known.events.map { |event| (event.beat + EARLY_BEATS).floor }.tally
         (0...(grid.bars * bar_beats)).map { |beat| struck.key?(beat) ? 1.0 : 0.0 }
       end
 

@@ -69,6 +69,12 @@ export type WorkKind = (typeof WORK_KINDS)[number];
 export const PRESENCES = ["absent","thin","full"] as const;
 export type Presence = (typeof PRESENCES)[number];
 
+export const SECTION_LABELS = ["intro","verse","pre-chorus","chorus","post-chorus","bridge","breakdown","build","drop","solo","outro"] as const;
+export type SectionLabel = (typeof SECTION_LABELS)[number];
+
+export const SCHOOL_IDS = ["chords","drums","sounds","arrangement"] as const;
+export type SchoolId = (typeof SCHOOL_IDS)[number];
+
 export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};
 
 export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo map, sections, chords, bass roots"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"sections.csv","words":"CSV: the sections, a row each"}] as const;
@@ -734,7 +740,7 @@ export interface ChecklistHead {
   study_id: number;
   reference_id: number | null;
   title: string;
-  school: string;
+  school: SchoolId;
   created_at: string;
 }
 
@@ -945,7 +951,7 @@ export interface HowTo {
 
 /** An order of work. */
 export interface School {
-  id: string;
+  id: SchoolId;
   name: string;
   reason: string;
   stages: string[];

@@ -3,7 +3,7 @@ import { Moon, SquareStack } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link, NavLink, useNavigate, useParams } from "react-router";
 import { studyQuery } from "../api/queries";
-import type { ReferenceRow, Study, StudyPage } from "../api/types";
+import type { Aim, ReferenceRow, Study, StudyPage } from "../api/types";
 import { Marks } from "../components/Marks";
 import { stageName } from "../components/Progress";
 import { figure, signs } from "../lib/format";
@@ -12,7 +12,7 @@ import type { StudyPlace } from "./screens";
 import { toggleTheme } from "./theme";
 import { isBusy } from "./useProgress";
 
-const AIMS = { exact: "An exact remake", style: "In the style of", study: "Study only" } as const;
+const SENTENCES: Record<Aim, string> = { exact: "An exact remake", style: "In the style of", study: "Study only" };
 
 /** The left edge: the study, its references with their marks, its profile and its checklists. A rail when narrow. */
 export function Navigation({ onHelp, places }: { onHelp: () => void; places: StudyPlace[] }) {
@@ -121,7 +121,9 @@ export function commandsOf(page: StudyPage, places: StudyPlace[], go: (path: str
 
 function aimText(study: Study, count: number): string {
   const aim =
-    study.aim === "style" ? `${AIMS.style} ${count} ${count === 1 ? "song" : "songs"}.` : `${AIMS[study.aim]}.`;
+    study.aim === "style"
+      ? `${SENTENCES.style} ${count} ${count === 1 ? "song" : "songs"}.`
+      : `${SENTENCES[study.aim]}.`;
   const key = study.target_tonic && study.target_mode ? signs(`${study.target_tonic} ${study.target_mode}`) : null;
   const tempo = study.target_bpm ? `${figure(study.target_bpm, 2)} BPM` : null;
   const target = [key, tempo].filter(Boolean).join(" at ");

@@ -5,9 +5,8 @@ import type { Study } from "../api/types";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { TableHead } from "../components/TableHead";
+import { AIMS } from "../lib/aims";
 import { day, figure, plural, signs } from "../lib/format";
-
-const AIMS = { exact: "exact remake", style: "in the style of", study: "study only" } as const;
 
 const LINK =
   "inline-flex h-7 items-center rounded-sm border border-ink bg-ink px-3 font-medium text-sheet hover:opacity-90";

@@ -17,12 +17,11 @@ import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Progress } from "../components/Progress";
 import { TableHead } from "../components/TableHead";
+import { AIMS } from "../lib/aims";
 import { clock, figure, plural, signs } from "../lib/format";
 import { AssemblyDialog } from "./AssemblyDialog";
 import { AssemblyList } from "./AssemblyList";
 import { useStudyId } from "./params";
-
-const AIMS = { exact: "exact remake", style: "in the style of", study: "study only" } as const;
 
 export function StudyScreen() {
   const studyId = useStudyId();

@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Families
-      # The parts of a song, their lengths and order, and how the energy goes through them.
+      # The parts of a song, their lengths and order, and how the energy goes through them. The way is our own.
       module Form
         SECTION = Measure.new(
           id: "form.section", name: "section", unit: "", scope: :section,

@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Families
-      # How the beat is played: swing, feel, and what each piece of the kit strikes.
+      # How the beat is played: swing, feel, and what each piece of the kit strikes. The way is our own.
       module Groove
         # Swing is told from here on, as a share of the pair; below it playing is straight.
         STRAIGHT = 0.5

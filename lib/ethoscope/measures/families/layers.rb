@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Families
-      # Who plays where, and what is known of each sound.
+      # Who plays where, and what is known of each sound. The way is our own.
       module Layers
         PLAYS = Measure.new(
           id: "layers.plays", name: "how much it plays", unit: "", scope: :role_in_section,

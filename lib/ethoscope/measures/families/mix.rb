@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Families
-      # Loudness, spectrum and width.
+      # Loudness, spectrum and width. The way is our own.
       module Mix
         LOUDNESS = Measure.new(
           id: "mix.loudness", name: "loudness", unit: "LUFS", scope: :song,

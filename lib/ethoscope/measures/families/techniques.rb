@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Families
-      # What is done in certain places: techniques, and what somebody pinned there.
+      # What is done in certain places: techniques, and what somebody pinned there. The way is our own.
       module Techniques
         TECHNIQUE = Measure.new(
           id: "techniques.technique", name: "technique", unit: "", scope: :section,

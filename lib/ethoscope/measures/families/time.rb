@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Families
-      # How fast a song goes, how it is counted, how long it is.
+      # How fast a song goes, how it is counted, how long it is. The way is our own.
       module Time
         # A tempo that is off by this much is an eighth of a beat late after three minutes at 100 BPM.
         EXACT_BPM = 0.05

@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Kinds
-      # One of several: two are the same or not, unless a table says how far apart they are.
+      # One of several: two are the same or not, unless a table says how far apart they are. The way is our own.
       class Category
         # @param by [#call] value to what is compared and said of it
         # @param apart [#call, nil] two values to their distance, where there is more than the same and not the same

@@ -4,7 +4,7 @@ module Ethoscope
   module Measures
     module Kinds
       # Figures along time or frequency. Two curves are as far apart as they are in the mean; the shorter one is stretched to the longer one's length
-      # by linear interpolation.
+      # by linear interpolation. The way is our own.
       class Curve
         # @param digits [Integer] after the point, where it is worded
         def initialize(digits: 1)
@@ -31,7 +31,7 @@ module Ethoscope
           curves = values.reject(&:empty?)
           length = curves.map(&:size).max || 0
           points = curves.map { |curve| stretched(curve, length) }.transpose
-          { value: points.map { |figures| Kinds.middle(figures).round(3) }, spread: nil, songs: curves.size }
+          { value: points.map { |figures| Signal::Middle.of(figures).round(3) }, spread: nil, songs: curves.size }
         end
 
         # @param value [Array<Numeric>]

@@ -4,7 +4,7 @@ module Ethoscope
   module Measures
     module Kinds
       # Strokes on the steps of one or more bars. Two grids are as far apart as their strokes fail to agree: 1 less the F-measure of the steps that
-      # are struck, each repeated over as many bars as the longer one has.
+      # are struck, each repeated over as many bars as the longer one has. The way is our own.
       class Grid
         # A step is struck from this strength on, of 1.
         STRUCK = 0.5

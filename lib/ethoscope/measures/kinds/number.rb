@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Kinds
-      # A figure, by itself or as one field of a value.
+      # A figure, by itself or as one field of a value. The way is our own.
       class Number
         # @param field [Symbol, nil] of the value that holds the figure; nil when the value is the figure
         # @param digits [Integer] after the point, where it is worded

@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     module Kinds
-      # A part of a whole, in per cent.
+      # A part of a whole, in per cent. The way is our own.
       class Share < Number
         # @return [Symbol]
         def name = :share

@@ -4,8 +4,16 @@ module Ethoscope
   module Techniques
     module Detectors
       # A shaker or hat that plays hard and soft in turn: on the mix in sixteenths, where the soft ones stand between the beats' halves.
+      # How it is recognised is our own.
       module AlternatingVelocity
         KIND = "alternating_velocity"
+        # How sure a sighting is by its source, by judgement; notes and stems leave less doubt.
+        SURE = { "mix" => 0.7 }.freeze
+        SURE_BESIDE = 0.95
+        # Strokes that lie closer, in beats, are sixteenths.
+        SIXTEENTH = 0.35
+        # Nothing is softer than -40 dB.
+        SOFTEST = 0.01
         ROLES = %w[percussion hats].freeze
         AIR = (5000.0..11_000.0)
         # On the mix: how far the hard ones may differ, how far under them the soft ones lie, and how clearly all begin, in dB.
@@ -33,7 +41,7 @@ module Ethoscope
           scene.joined(found).map do |run|
             detail, levels = run.first.last
             bars = scene.bars_of(run)
-            scene.sighting(KIND, bars, confidence: source == "mix" ? 0.7 : 0.95, source:, detail:,
+            scene.sighting(KIND, bars, confidence: SURE.fetch(source, SURE_BESIDE), source:, detail:,
               evidence: scene.evidence("mean level of neighbouring strokes", levels, unit: "dB", threshold: SOFT_DB.end, first_bar: bars.begin, step: 0.25 / scene.bar_beats))
           end
         end
@@ -75,18 +83,18 @@ module Ethoscope
           soft, hard = events.partition { |event| (event.beat / unit).round.odd? }.map { |list| list.map(&:velocity).sort }
           return nil if hard.empty? || soft.empty?
 
-          loud, quiet = [hard, soft].map { |list| list[list.size / 2] }
+          loud, quiet = [hard, soft].map { |list| Signal::Middle.of(list) }
           return nil unless quiet < loud * SOFTER.fetch(player.source) && in_turn(hard, soft, (loud + quiet) / 2) >= KEPT
 
-          [{ unit: unit < 0.35 ? "16th" : "8th", softer_db: decibels(quiet, loud).abs.round(1) }, events.first(16).map { |event| decibels(event.velocity, loud) }]
+          [{ unit: unit < SIXTEENTH ? "16th" : "8th", softer_db: decibels(quiet, loud).abs.round(1) }, events.first(16).map { |event| decibels(event.velocity, loud) }]
         end
         private_class_method :in_part
 
-        def self.decibels(one, other) = 20 * Math.log10([one, 0.01].max / other)
+        def self.decibels(one, other) = 20 * Math.log10([one, SOFTEST].max / other)
         private_class_method :decibels
 
         # Beats between most strokes.
-        def self.unit(events) = events.each_cons(2).map { |a, b| b.beat - a.beat }.sort.then { |gaps| gaps[gaps.size / 2] }
+        def self.unit(events) = events.each_cons(2).map { |a, b| b.beat - a.beat }.then { |gaps| Signal::Middle.of(gaps) }
         private_class_method :unit
 
         # Share of strokes on the right side of the middle between hard and soft.

@@ -4,8 +4,12 @@ module Ethoscope
   module Techniques
     module Detectors
       # The bass plays a phrase and answers it with another ending: neighbouring bars begin alike and end apart, in turn.
+      # How it is recognised is our own.
       module BassCallResponse
         KIND = "bass_call_response"
+        # How sure a sighting is, by judgement: read from notes, or heard.
+        SURE_WRITTEN = 0.9
+        SURE_HEARD = 0.7
         # Likeness of the first halves at the least, of the second halves at the most, and of every second phrase at the least.
         ALIKE = 0.8
         APART = 0.4
@@ -29,7 +33,7 @@ module Ethoscope
           returns = mean(phrases.each_cons(3)) { |a, _, c| likeness(a[1], c[1]) }
           return nil unless firsts >= ALIKE && seconds.sum / seconds.size <= APART && returns >= RETURNS
 
-          scene.sighting(KIND, section.bar_range, confidence: bass.source == "midi" ? 0.9 : 0.7, source: bass.source, detail: { phrase: length },
+          scene.sighting(KIND, section.bar_range, confidence: bass.source == "midi" ? SURE_WRITTEN : SURE_HEARD, source: bass.source, detail: { phrase: length },
             evidence: scene.evidence("likeness of call's and answer's endings", seconds, unit: "of 1", threshold: APART, first_bar: section.first_bar, step: 2 * length))
         end
         private_class_method :in_section

@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # Bass notes start where no kick is.
+      # Bass notes start where no kick is. How it is recognised is our own.
       module BassLeavesRoom
         KIND = "bass_leaves_room"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.85
         # Share of bass onsets with a kick at the most, and onsets a bar at the least; what chance would give must be clearly more.
         SHARED = 0.12
         FEWEST = 1.5
@@ -21,7 +23,7 @@ module Ethoscope
           found = scene.sections.filter_map { |section| in_section(scene, bass, kick, section) }
           found.slice_when { |(a, _), (b, _)| b.first_bar != a.last_bar + 1 }.map do |run|
             bars = run.first[0].first_bar..run.last[0].last_bar
-            scene.sighting(KIND, bars, confidence: 0.85, source: bass.source, detail: { shared: (run.sum(&:last) / run.size * 100).round },
+            scene.sighting(KIND, bars, confidence: SURE, source: bass.source, detail: { shared: (run.sum(&:last) / run.size * 100).round },
               evidence: scene.evidence("share of bass onsets on a kick", run.map(&:last), unit: "of 1", threshold: SHARED, first_bar: bars.begin, step: run.first[0].bars))
           end
         end

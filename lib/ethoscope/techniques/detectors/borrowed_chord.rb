@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A chord from the parallel key that comes back.
+      # A chord from the parallel key that comes back. How it is recognised is our own.
       module BorrowedChord
         KIND = "borrowed_chord"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.7
         FEWEST = 2
         SHARE = 0.02
         MOST = 0.3
@@ -26,7 +28,7 @@ module Ethoscope
           root = group.first.chord.root
           shares = bars.map { |bar| HarmonyRuns.share(scene, bar) { |chord| chord.root == root && chord.minor? == group.first.chord.minor? } }
           detail = { chord: Harmony::Degree.of(group.first.chord, key).numeral, from: Harmony::Function.of(group.first.chord, key)&.of }.compact
-          scene.sighting(KIND, bars, confidence: 0.7, detail:,
+          scene.sighting(KIND, bars, confidence: SURE, detail:,
             evidence: scene.evidence("share of the bar on that chord", shares, unit: "of 1", first_bar: bars.begin))
         end
         private_class_method :sighting

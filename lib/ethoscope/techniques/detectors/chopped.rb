@@ -4,8 +4,19 @@ module Ethoscope
   module Techniques
     module Detectors
       # A part whose level breaks off and starts anew at equal distances of beats, all through a section: from stems, where it is not covered.
+      # How it is recognised is our own.
       module Chopped
         KIND = "chopped"
+        # Hertz in which a chopped sound is heard, above bass and kick.
+        AUDIBLE = (120.0..8000.0)
+        # Seconds from a cut at which the level is read: before it, in the gap, and after it.
+        BEFORE = 0.12
+        GAP = [0.03, 0.018].freeze
+        AFTER = [0.03, 0.06].freeze
+        # Cuts on this share of the beats are a habit.
+        MOST = 0.6
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.7
         ROLES = %w[chords vocal guitar strings texture pad lead].freeze
         EVERY = [1, 2, 4].freeze
         # How far the level falls just before a cut, in dB, at which share of the cuts, and hardly ever at other beats.
@@ -26,13 +37,13 @@ module Ethoscope
         # For each beat line how far the sound jumps there, out of a dip, in dB; nil where it rests.
         def self.breaks(sound)
           short = sound.features.short
-          level = short.level(120.0..8000.0)
+          level = short.level(AUDIBLE)
           db = Numo::NMath.log10((level / [level.max, 1e-9].max) + 1e-4) * 20
           at = ->(seconds) { db[(seconds * short.rate).round.clamp(0, db.size - 1)] }
           sound.grid.edges[sound.grid.pickup..].map do |edge|
-            before = at.call(edge - 0.12)
-            gap = [at.call(edge - 0.03), at.call(edge - 0.018)].min
-            after = [at.call(edge + 0.03), at.call(edge + 0.06)].max
+            before = at.call(edge - BEFORE)
+            gap = GAP.map { |back| at.call(edge - back) }.min
+            after = AFTER.map { |on| at.call(edge + on) }.max
             [before, after].min < HELD_DB ? nil : [[before, after].min - gap, 0].max
           end
         end
@@ -40,11 +51,11 @@ module Ethoscope
 
         def self.in_section(scene, sound, breaks, section)
           beats = scene.beats_in(section).to_a.select { |beat| breaks[beat] }
-          return nil if beats.size < section.bars * scene.bar_beats * 0.6
+          return nil if beats.size < section.bars * scene.bar_beats * MOST
 
           every = EVERY.reverse.find { |distance| cut?(breaks, beats, distance) } or return nil
           beat_ms = (section.end - section.start) * 1000 / (section.bars * scene.bar_beats)
-          scene.sighting(KIND, section.bar_range, confidence: 0.7, source: "stem", detail: { beats: every, slice_ms: (every * beat_ms).round, part: sound.stem.name },
+          scene.sighting(KIND, section.bar_range, confidence: SURE, source: "stem", detail: { beats: every, slice_ms: (every * beat_ms).round, part: sound.stem.name },
             evidence: scene.evidence("break of the sound at each beat", scene.beats_in(section).map { |beat| breaks[beat] }, unit: "dB", threshold: BREAK_DB,
               first_bar: section.first_bar, step: 1.0 / scene.bar_beats))
         end

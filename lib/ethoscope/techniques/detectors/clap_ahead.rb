@@ -3,9 +3,13 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # Two parts share the backbeat, a clap and a snare, and the clap starts a few milliseconds earlier.
+      # Two parts share the backbeat, a clap and a snare, and the clap starts a few milliseconds earlier. How it is recognised is our own.
       module ClapAhead
         KIND = "clap_ahead"
+        # It is ahead nearly every time.
+        ALWAYS = 0.8
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.9
         CLAP = /clap/i
         # What counts as one stroke, and the least and the most that it may be ahead, in ms.
         SAME_MS = 60
@@ -24,14 +28,14 @@ module Ethoscope
           ahead = distances(scene, clap, snare)
           return [] if ahead.size < [FEWEST, SHARED * clap.events.size].max
 
-          middle = ahead.sort[ahead.size / 2]
-          always = ahead.count(&:positive?) >= 0.8 * ahead.size
+          middle = Signal::Middle.of(ahead)
+          always = ahead.count(&:positive?) >= ALWAYS * ahead.size
           AHEAD_MS.cover?(middle) && always ? [sighting(scene, clap, ahead, middle)] : []
         end
 
         def self.sighting(scene, clap, ahead, middle)
           bars = scene.bar_of(clap.events.first.beat)..scene.bar_of(clap.events.last.beat)
-          scene.sighting(KIND, bars, confidence: 0.9, source: clap.source, detail: { ms: middle.round },
+          scene.sighting(KIND, bars, confidence: SURE, source: clap.source, detail: { ms: middle.round },
             evidence: scene.evidence("how far each clap is ahead of the snare", ahead, unit: "ms", threshold: AHEAD_MS.begin, first_bar: bars.begin,
               step: bars.size / ahead.size.to_f))
         end

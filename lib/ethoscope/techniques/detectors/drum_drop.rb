@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The drums stop for half a bar to two bars before a section begins, and come back on its first beat.
+      # The drums stop for half a bar to two bars before a section begins, and come back on its first beat. How it is recognised is our own.
       module DrumDrop
         KIND = "drum_drop"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.95
         # Pieces struck on a beat of the section, in the middle, from which it has drums.
         PLAYING = 1.0
         # The gap has less than this share of that, the first bar after it more than that one.
@@ -49,7 +51,7 @@ module Ethoscope
         def self.mix?(scene) = scene.source_of(Rhythm::DrumSteps::PIECES) == "mix"
         private_class_method :mix?
 
-        def self.middle(values) = values.sort[values.size / 2] || 0
+        def self.middle(values) = Signal::Middle.of(values) || 0
         private_class_method :middle
 
         # Beats of the gap: as many whole bars as are silent, or else half a bar of true silence.
@@ -70,7 +72,7 @@ module Ethoscope
           bars = ((joint - beats).div(bar) + 1)..joint.div(bar)
           shown = ([before.last_bar - 7, before.first_bar].max - 1) * bar
           left = mean(strokes[joint - beats, beats]) / usual
-          scene.sighting(KIND, bars, start: scene.grid.edges[scene.grid.pickup + joint - beats], confidence: 0.95 - left, detail: { beats: }, source: scene.source_of(Rhythm::DrumSteps::PIECES),
+          scene.sighting(KIND, bars, start: scene.grid.edges[scene.grid.pickup + joint - beats], confidence: SURE - left, detail: { beats: }, source: scene.source_of(Rhythm::DrumSteps::PIECES),
             evidence: scene.evidence("pieces of the kit struck, by beat", strokes[shown...[joint + bar, strokes.size].min], unit: "pieces",
               threshold: most, first_bar: shown.div(bar) + 1, step: 1.0 / bar))
         end

@@ -3,9 +3,15 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # Below the bass a tone falls through the first bars of a section.
+      # Below the bass a tone falls through the first bars of a section. How it is recognised is our own.
       module FallingSub
         KIND = "falling_sub"
+        # A falling tone may rise by this ratio for a moment.
+        WAVER = 1.01
+        # Beats are rounded.
+        ROUNDING = 0.01
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.75
         LOW = (30.0..140.0)
         # How far it must fall, in octaves, within how many beats, how steadily, and how much of the low end it is.
         FALLS = 0.5
@@ -52,16 +58,16 @@ module Ethoscope
 
           low = run.each_index.min_by { |i| run[i] }
           steps = run[0..low].each_cons(2).to_a
-          falls = Math.log2(run.first / run[low]) >= FALLS && steps.count { |a, b| b <= a * 1.01 } >= STEADY * steps.size
+          falls = Math.log2(run.first / run[low]) >= FALLS && steps.count { |a, b| b <= a * WAVER } >= STEADY * steps.size
           falls ? low + 1 : 0
         end
         private_class_method :falling
 
         def self.sighting(scene, section, course, length, track)
           beats = (length / 4.0).round(1)
-          bars = section.first_bar..[section.first_bar + ((beats - 0.01) / scene.bar_beats).floor, section.last_bar].min
+          bars = section.first_bar..[section.first_bar + ((beats - ROUNDING) / scene.bar_beats).floor, section.last_bar].min
           semitones = (12 * Math.log2(course.first / course[length - 1])).round
-          scene.sighting(KIND, bars, confidence: 0.75, source: track.respond_to?(:stem) ? "stem" : "mix", detail: { beats:, semitones: },
+          scene.sighting(KIND, bars, confidence: SURE, source: track.respond_to?(:stem) ? "stem" : "mix", detail: { beats:, semitones: },
             evidence: scene.evidence("frequency of the low tone", course, unit: "Hz", first_bar: section.first_bar, step: 0.25 / scene.bar_beats))
         end
         private_class_method :sighting

@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A section without its highs that opens into one with them.
+      # A section without its highs that opens into one with them. How it is recognised is our own.
       module FilteredSection
         KIND = "filtered_section"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.4
         # Brightness must rise by this many dB from one section to the next: a filter does that, one more instrument does not.
         BRIGHTER_DB = 15.0
         # The cut-off lies where the section falls this far under the next one, in dB.
@@ -22,7 +24,7 @@ module Ethoscope
 
         def self.sighting(scene, before, after, rise)
           cutoff = scene.features && cutoff(scene, before, after)
-          scene.sighting(KIND, before.bar_range, confidence: 0.4 + (rise / 40), detail: { opens_by_db: rise.round(1), cutoff_hz: cutoff }.compact,
+          scene.sighting(KIND, before.bar_range, confidence: SURE + (rise / 40), detail: { opens_by_db: rise.round(1), cutoff_hz: cutoff }.compact,
             evidence: scene.evidence("level above 3 kHz against all", scene.brightness[(before.first_bar - 1)...after.last_bar], unit: "dB",
               threshold: scene.middle(scene.brightness, after) - BRIGHTER_DB, first_bar: before.first_bar))
         end

@@ -3,9 +3,12 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The kick falls on every beat through a section and leaves the off-beats alone.
+      # The kick falls on every beat through a section and leaves the off-beats alone. How it is recognised is our own.
       module FourOnFloor
         KIND = "four_on_floor"
+        # How sure a sighting is, by judgement: in a mix the surer the more bars hold it.
+        SURE_MIX = (0.6..0.9)
+        SURE_BESIDE = 0.95
         # Shares of bars with a kick on the rarest and on the mean beat, and between beats.
         RAREST = 0.35
         USUAL = 0.58
@@ -51,14 +54,18 @@ module Ethoscope
         end
         private_class_method :alike?
 
+        # In a mix the surer the more of its bars hold every beat.
+        def self.sure(kick, full, bars) = kick.source == "mix" ? SURE_MIX.begin + ((SURE_MIX.end - SURE_MIX.begin) * full / bars) : SURE_BESIDE
+        private_class_method :sure
+
         # Middle level just after each beat of the bar, in dB.
         def self.beat_levels(scene, section, range)
           short = scene.features.short
           level = Signal::Series.running_max(short.level(range), 4)
           edges = scene.grid.edges[scene.grid.pickup..]
           scene.beats_in(section).group_by { |beat| beat % scene.bar_beats }.values.map do |same|
-            heights = same.map { |beat| level[((edges[beat] * short.rate).round + 2).clamp(0, level.size - 1)] }.sort
-            20 * Math.log10([heights[heights.size / 2], 1e-9].max)
+            heights = same.map { |beat| level[((edges[beat] * short.rate).round + 2).clamp(0, level.size - 1)] }
+            20 * Math.log10([Signal::Middle.of(heights), 1e-9].max)
           end
         end
         private_class_method :beat_levels
@@ -66,7 +73,7 @@ module Ethoscope
         def self.sighting(scene, kick, run)
           bars = run.first.first_bar..run.last.last_bar
           counts = bars.map { |bar| kick.within(scene.beats_of(bar)).size }
-          scene.sighting(KIND, bars, confidence: kick.source == "mix" ? 0.6 + (0.3 * counts.count(scene.bar_beats) / counts.size) : 0.95, source: kick.source,
+          scene.sighting(KIND, bars, confidence: sure(kick, counts.count(scene.bar_beats), counts.size), source: kick.source,
             detail: { kicks: (counts.sum / counts.size.to_f).round(1) },
             evidence: scene.evidence("kicks in each bar", counts, unit: "kicks", threshold: scene.bar_beats, first_bar: bars.begin))
         end

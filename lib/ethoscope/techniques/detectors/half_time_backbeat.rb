@@ -3,9 +3,12 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The snare strikes once a bar, on its middle beat.
+      # The snare strikes once a bar, on its middle beat. How it is recognised is our own.
       module HalfTimeBackbeat
         KIND = "half_time_backbeat"
+        # How sure a sighting is, by judgement: in a mix, and by a stem or notes.
+        SURE_MIX = 0.7
+        SURE_BESIDE = 0.95
         USUAL = 0.7
         RARE = 0.2
 
@@ -19,7 +22,7 @@ module Ethoscope
           found.slice_when { |a, b| b.first_bar != a.last_bar + 1 }.map do |run|
             bars = run.first.first_bar..run.last.last_bar
             counts = bars.map { |bar| snare.within(((bar - 1) * 4)...(bar * 4)).size }
-            scene.sighting(KIND, bars, confidence: snare.source == "mix" ? 0.7 : 0.95, source: snare.source,
+            scene.sighting(KIND, bars, confidence: snare.source == "mix" ? SURE_MIX : SURE_BESIDE, source: snare.source,
               evidence: scene.evidence("snare strokes in each bar", counts, unit: "strokes", threshold: 1, first_bar: bars.begin))
           end
         end

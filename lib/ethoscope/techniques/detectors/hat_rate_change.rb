@@ -3,7 +3,7 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The hats play faster or slower from a section on.
+      # The hats play faster or slower from a section on. How it is recognised is our own.
       module HatRateChange
         KIND = "hat_rate_change"
         FASTER = 1.5

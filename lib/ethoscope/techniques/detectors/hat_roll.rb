@@ -3,9 +3,16 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A burst of hats closer than a sixteenth.
+      # A burst of hats closer than a sixteenth. How it is recognised is our own.
       module HatRoll
         KIND = "hat_roll"
+        # Bars before and after a bar line in which a roll may lie.
+        REACH = [1.5, 0.5].freeze
+        # Beats that the shortest roll lasts.
+        SHORTEST = 0.25
+        # How sure a sighting is, by judgement: read from notes, or heard.
+        SURE_WRITTEN = 0.98
+        SURE_HEARD = 0.75
         # Strokes in a burst at the least, and how far apart they may be, in beats.
         FEWEST = 4
         CLOSE = 0.22
@@ -25,10 +32,10 @@ module Ethoscope
 
         def self.sighting(scene, hats, strokes, bar, runs)
           longest = runs.max_by(&:size)
-          near = strokes.select { |event| event.beat.between?((bar - 1.5) * scene.bar_beats, (bar + 0.5) * scene.bar_beats) }
+          near = strokes.select { |event| event.beat.between?((bar - REACH.first) * scene.bar_beats, (bar + REACH.last) * scene.bar_beats) }
           gaps = near.each_cons(2).map { |a, b| b.beat - a.beat }
-          scene.sighting(KIND, bar..bar, confidence: hats.source == "midi" ? 0.98 : 0.75, source: hats.source,
-            detail: { notes: longest.size, beats: [(longest.last.beat - longest.first.beat).round(2), 0.25].max },
+          scene.sighting(KIND, bar..bar, confidence: hats.source == "midi" ? SURE_WRITTEN : SURE_HEARD, source: hats.source,
+            detail: { notes: longest.size, beats: [(longest.last.beat - longest.first.beat).round(2), SHORTEST].max },
             evidence: scene.evidence("distance to the next hat", gaps, unit: "beats", threshold: CLOSE, first_bar: bar, step: 1.0 / [gaps.size, 1].max))
         end
         private_class_method :sighting

@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # On the first beat of a section all registers jump far more than on other first beats, and the tail rings on.
+      # On the first beat of a section all registers jump far more than on other first beats, and the tail rings on. How it is recognised is our own.
       module Impact
         KIND = "impact"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.5
         REGISTERS = [40.0..120.0, 300.0..1500.0, 4000.0..11_000.0].freeze
         # How far over the section's usual first beats, in dB, in each register, and how much must be left after a beat.
         OVER_DB = 6.0
@@ -36,7 +38,7 @@ module Ethoscope
           others = (1...section.bars).map { |bar| first + (bar * scene.bar_beats) }
           return nil if others.size < 3
 
-          over = peaks.map { |heights| heights[first] - heights.values_at(*others).sort[others.size / 2] }
+          over = peaks.map { |heights| heights[first] - Signal::Middle.of(heights.values_at(*others)) }
           mean = over.sum / over.size
           tail = peaks.last[first + 1] - peaks.last[first]
           return nil unless over.min >= LEAST_DB && mean >= OVER_DB && tail > TAIL_DB
@@ -47,7 +49,7 @@ module Ethoscope
 
         def self.sighting(scene, section, over, shown)
           usual = shown.drop(1).sort[(shown.size - 1) / 2]
-          scene.sighting(KIND, section.first_bar..section.first_bar, confidence: 0.5 + (over / 30), detail: { jump_db: over.round(1) },
+          scene.sighting(KIND, section.first_bar..section.first_bar, confidence: SURE + (over / 30), detail: { jump_db: over.round(1) },
             evidence: scene.evidence("level of each bar's first beat", shown, unit: "dB", threshold: usual + OVER_DB, first_bar: section.first_bar))
         end
         private_class_method :sighting

@@ -3,7 +3,7 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # From a late section on everything is one to three semitones higher.
+      # From a late section on everything is one to three semitones higher. How it is recognised is our own.
       module KeyLift
         KIND = "key_lift"
         UP = [1, 2, 3].freeze

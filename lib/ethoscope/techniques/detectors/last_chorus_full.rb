@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The last chorus has more layers than any section before it.
+      # The last chorus has more layers than any section before it. How it is recognised is our own.
       module LastChorusFull
         KIND = "last_chorus_full"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.8
         PLAYS = 0.5
         FEWEST = 4
 
@@ -22,7 +24,7 @@ module Ethoscope
 
         def self.sighting(scene, last, layers, before)
           by_bar = (0...scene.grid.bars).map { |bar| scene.layers.count { |layer| layer.activity[bar] > PLAYS } }
-          scene.sighting(KIND, last.bar_range, confidence: 0.8, source: scene.source_of(scene.layers.map(&:role)), detail: { layers: },
+          scene.sighting(KIND, last.bar_range, confidence: SURE, source: scene.source_of(scene.layers.map(&:role)), detail: { layers: },
             evidence: scene.evidence("layers that play in each bar", by_bar, unit: "layers", threshold: before + 1))
         end
         private_class_method :sighting

@@ -3,7 +3,7 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The last section lies a tone lower than the one before.
+      # The last section lies a tone lower than the one before. How it is recognised is our own.
       module LoopToneDown
         KIND = "loop_tone_down"
         DOWN = -2

@@ -4,9 +4,11 @@ module Ethoscope
   module Techniques
     module Detectors
       # Nothing above some frequency, with a steep edge, though there is plenty below: what a low sampling rate leaves. On stems that would
-      # have highs, and on the mix.
+      # have highs, and on the mix. How it is recognised is our own.
       module LowRate
         KIND = "low_rate"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.8
         # Edges that are looked at, in Hz; how far the level falls within three tenths of an octave and stays fallen, and how little it may
         # fall in the octave before, in dB.
         EDGES = (2500..8500)
@@ -42,7 +44,7 @@ module Ethoscope
         private_class_method :edge
 
         def self.sighting(scene, found, name, source)
-          scene.sighting(KIND, 1..scene.grid.bars, confidence: 0.8, source:, detail: { cutoff_hz: found.first, part: name },
+          scene.sighting(KIND, 1..scene.grid.bars, confidence: SURE, source:, detail: { cutoff_hz: found.first, part: name },
             evidence: scene.evidence("level of each band of #{name}, from low to high", found.last, unit: "dB", step: scene.grid.bars / found.last.size.to_f))
         end
         private_class_method :sighting

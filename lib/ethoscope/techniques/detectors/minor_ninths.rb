@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # Minor chords with seventh and ninth, from written notes: an analysis of sound names ninths too seldom.
+      # Minor chords with seventh and ninth, from written notes: an analysis of sound names ninths too seldom. How it is recognised is our own.
       module MinorNinths
         KIND = "minor_ninths"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.9
         ROLES = %w[chords pad guitar strings].freeze
         NEEDED = [3, 10, 2].freeze
         # Share of the minor chords, and how many at the least.
@@ -24,7 +26,7 @@ module Ethoscope
 
           bars = HarmonyRuns.bars(scene, ninths)
           counts = bars.map { |bar| ninths.count { |run| (run.beat / scene.bar_beats).floor + 1 == bar } }
-          [scene.sighting(KIND, bars, confidence: 0.9, source: "midi", detail: { share: (100.0 * ninths.size / minor.size).round },
+          [scene.sighting(KIND, bars, confidence: SURE, source: "midi", detail: { share: (100.0 * ninths.size / minor.size).round },
             evidence: scene.evidence("minor ninths that begin in each bar", counts, unit: "chords", threshold: 1, first_bar: bars.begin))]
         end
 

@@ -4,9 +4,18 @@ module Ethoscope
   module Techniques
     module Detectors
       # A part comes back an octave higher or lower in a repeat of its section: the notes that are new are those that are gone, twelve
-      # semitones away.
+      # semitones away. How it is recognised is our own.
       module OctaveShift
         KIND = "octave_shift"
+        # Of two runs of notes so much is told of both ...
+        SHARED = 0.6
+        # ... and not fewer notes than these ...
+        FEWEST = 4
+        # What a stem reaches in a fifth of its time is loud.
+        LOUD = 0.8
+        # How sure a sighting is, by judgement: read from notes, or heard.
+        SURE_WRITTEN = 0.98
+        SURE_HEARD = 0.85
         # MIDI pitches that are looked at on the mix: below them the bass moves by octaves too easily.
         LOWEST = 48
         # Likeness of lost and new notes at an octave, and how much better that must be than at other intervals.
@@ -15,6 +24,8 @@ module Ethoscope
         OTHERS = [-7, -5, -4, 4, 5, 7].freeze
         # Both must be this share of what was there before.
         MOVED = 0.3
+        # Of the notes that are told of both runs so many move alike.
+        MOST = 0.7
 
         # @param scene [Scene]
         # @return [Array<Sighting>]
@@ -44,7 +55,7 @@ module Ethoscope
             pitches = (earlier.last.bar_range.to_a + section.bar_range.to_a).map do |bar|
               middle(player.within(scene.beats_of(bar)).filter_map(&:pitch))
             end
-            scene.sighting(KIND, section.bar_range, confidence: player.source == "midi" ? 0.98 : 0.85, source: player.source,
+            scene.sighting(KIND, section.bar_range, confidence: player.source == "midi" ? SURE_WRITTEN : SURE_HEARD, source: player.source,
               detail: { semitones: moves.first, part: player.name },
               evidence: scene.evidence("middle note of #{player.name}, before and here", pitches, unit: "MIDI note", first_bar: earlier.last.first_bar))
           end
@@ -55,11 +66,11 @@ module Ethoscope
         def self.middle_move(scene, player, before, here)
           one, other = [before, here].map { |section| by_place(scene, player, section) }
           shared = one.keys & other.keys
-          return nil if shared.size < [one.size, other.size].max * 0.6 || shared.size < 4
+          return nil if shared.size < [one.size, other.size].max * SHARED || shared.size < FEWEST
 
           moves = shared.map { |place| [other[place].max - one[place].max, other[place].min - one[place].min].then { |top, low| top == low ? top : nil } }.tally
           move, count = moves.max_by(&:last)
-          count >= shared.size * 0.7 ? move : nil
+          count >= shared.size * MOST ? move : nil
         end
         private_class_method :middle_move
 
@@ -70,12 +81,12 @@ module Ethoscope
         end
         private_class_method :by_place
 
-        def self.middle(values) = values.empty? ? nil : values.sort[values.size / 2]
+        def self.middle(values) = Signal::Middle.of(values)
         private_class_method :middle
 
         def self.in_mix(scene)
           rows = Numo::DFloat.cast(scene.notes.activation)
-          rows = (rows / [Signal::Series.percentile(rows.max(axis: 1), 0.8), 1e-9].max).clip(0, 1)[true, (LOWEST - Harmony::NoteActivation::LOWEST)..].dup
+          rows = (rows / [Signal::Series.percentile(rows.max(axis: 1), LOUD), 1e-9].max).clip(0, 1)[true, (LOWEST - Harmony::NoteActivation::LOWEST)..].dup
           repeats(scene).filter_map do |section, earlier|
             pairs = earlier.map { |other| moved(rows, scene, other, section) }
             semitones = [12, -12].find { |shift| pairs.all? { |pair| pair && pair[shift] > ALIKE && pair[shift] - pair[:others] > BETTER } }

@@ -4,8 +4,11 @@ module Ethoscope
   module Techniques
     module Detectors
       # The song begins with its chorus: the first section, or the second after a short one, has the chorus' letter and about its level.
+      # How it is recognised is our own.
       module OpensOnChorus
         KIND = "opens_on_chorus"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.75
         SHORT_BARS = 2
         NEAR_DB = 3.0
 
@@ -18,7 +21,7 @@ module Ethoscope
           chorus = scene.sections.find { |section| section.label.start_with?("chorus") && section.first_bar > first.last_bar }
           return [] unless chorus && letter(first) == letter(chorus) && (level(scene, chorus) - level(scene, first)) < NEAR_DB
 
-          [scene.sighting(KIND, first.bar_range, confidence: 0.75,
+          [scene.sighting(KIND, first.bar_range, confidence: SURE,
             evidence: scene.evidence("loudness by bar", scene.energy, unit: "LUFS", threshold: level(scene, chorus) - NEAR_DB))]
         end
 

@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # One chord shape that moves without changing its quality, and leaves the scale on its way.
+      # One chord shape that moves without changing its quality, and leaves the scale on its way. How it is recognised is our own.
       module ParallelChords
         KIND = "parallel_chords"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.7
         # Chords in a row, of which as many roots differ, and one holds a note from outside.
         FEWEST = 4
         ROOTS = 3
@@ -26,7 +28,7 @@ module Ethoscope
         private_class_method :parallel?
 
         def self.sighting(scene, row, key)
-          scene.sighting(KIND, HarmonyRuns.bars(scene, row), confidence: 0.7, detail: { quality: QUALITIES.fetch(row.first.chord.quality), chords: row.size },
+          scene.sighting(KIND, HarmonyRuns.bars(scene, row), confidence: SURE, detail: { quality: QUALITIES.fetch(row.first.chord.quality), chords: row.size },
             evidence: HarmonyRuns.roots(scene, row, key))
         end
         private_class_method :sighting

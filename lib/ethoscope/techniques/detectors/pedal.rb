@@ -3,9 +3,12 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The bass stays on one note while the chords above it change.
+      # The bass stays on one note while the chords above it change. How it is recognised is our own.
       module Pedal
         KIND = "pedal"
+        # A bass out of a mix makes a sighting only so sure, one of a stem or notes this sure.
+        MIX_SHARE = 0.85
+        SURE_BESIDE = 0.95
         # Share of the bass that is that note, of the time in which the chord has another root, and how many chords there are.
         STAYS = 0.85
         OTHER_ROOTS = 0.4
@@ -50,7 +53,7 @@ module Ethoscope
           bars = run.first[0].first_bar..run.last[0].last_bar
           pitches = bars.map { |bar| bass.within(scene.beats_of(bar)).filter_map(&:pitch).min }
           name = scene.key ? scene.key.spell(run.first[1]) : Harmony::PitchClass.spell(run.first[1], "C")
-          scene.sighting(KIND, bars, confidence: bass.source == "mix" ? run.sum(&:last) / run.size * 0.85 : 0.95, source: bass.source, detail: { note: name },
+          scene.sighting(KIND, bars, confidence: bass.source == "mix" ? run.sum(&:last) / run.size * MIX_SHARE : SURE_BESIDE, source: bass.source, detail: { note: name },
             evidence: scene.evidence("lowest note of the bass", pitches, unit: "MIDI note", first_bar: bars.begin))
         end
         private_class_method :sighting

@@ -3,9 +3,12 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A percussion sound that strikes once every two, four or eight bars, at the same place.
+      # A percussion sound that strikes once every two, four or eight bars, at the same place. How it is recognised is our own.
       module PercussionEveryN
         KIND = "percussion_every_n"
+        # How sure a sighting is, by judgement: read from notes, or heard.
+        SURE_WRITTEN = 0.97
+        SURE_HEARD = 0.85
         ROLES = %w[percussion fx hats snare].freeze
         EVERY = [2, 4, 8].freeze
         FEWEST = 4
@@ -25,7 +28,7 @@ module Ethoscope
           return nil unless EVERY.include?(every) && count >= KEPT * gaps.size
 
           bars = ((hits.first.beat / scene.bar_beats).floor + 1)..((hits.last.beat / scene.bar_beats).floor + 1)
-          scene.sighting(KIND, bars, confidence: player.source == "midi" ? 0.97 : 0.85, source: player.source, detail: { every: every.to_i, part: player.name },
+          scene.sighting(KIND, bars, confidence: player.source == "midi" ? SURE_WRITTEN : SURE_HEARD, source: player.source, detail: { every: every.to_i, part: player.name },
             evidence: scene.evidence("bars since the last stroke of #{player.name}", gaps, unit: "bars", threshold: every, first_bar: bars.begin + every.to_i, step: every))
         end
         private_class_method :of_part

@@ -3,9 +3,14 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # Kick and snare depart from their pattern in the last bar of phrases.
+      # Kick and snare depart from their pattern in the last bar of phrases. How it is recognised is our own.
       module PhraseFill
         KIND = "phrase_fill"
+        # Of the last bars so many differ.
+        MOST = 0.75
+        # How sure a sighting is, by judgement: read from notes, or heard.
+        SURE_WRITTEN = 0.95
+        SURE_HEARD = 0.7
         PIECES = %w[kick snare].freeze
         LENGTHS = [4, 8].freeze
         # Steps that must differ in the last bar, and at the most in the others, as shares of the strokes of a bar.
@@ -36,14 +41,14 @@ module Ethoscope
 
           differing = own.map { |strokes| ((strokes - pattern).size + (pattern - strokes).size) / pattern.size.to_f }
           length = LENGTHS.find { |every| own.size >= every * FEWEST && fills?(differing, every) } or return nil
-          scene.sighting(KIND, section.bar_range, confidence: told.first.source == "midi" ? 0.95 : 0.7, source: told.first.source, detail: { every: length },
+          scene.sighting(KIND, section.bar_range, confidence: told.first.source == "midi" ? SURE_WRITTEN : SURE_HEARD, source: told.first.source, detail: { every: length },
             evidence: scene.evidence("strokes against the pattern", differing, unit: "of a bar's strokes", threshold: DIFFERS, first_bar: section.first_bar))
         end
         private_class_method :in_section
 
         def self.fills?(differing, every)
           last, others = differing.each_with_index.partition { |_, bar| (bar % every) == every - 1 }.map { |list| list.map(&:first) }
-          last.size >= FEWEST && last.count { |share| share >= DIFFERS } >= 0.75 * last.size && others.sum / others.size <= USUAL
+          last.size >= FEWEST && last.count { |share| share >= DIFFERS } >= MOST * last.size && others.sum / others.size <= USUAL
         end
         private_class_method :fills?
       end

@@ -4,9 +4,11 @@ module Ethoscope
   module Techniques
     module Detectors
       # A delay whose echoes come left and right in turn: what is heard in the middle comes back on one side after a note value, and on the
-      # other side after two ({Audio::Echoes}).
+      # other side after two ({Audio::Echoes}). How it is recognised is our own.
       module PingpongDelay
         KIND = "pingpong_delay"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.5
         # Drums repeat with the beat themselves, so that a quarter must show more.
         QUARTER = 1.6
         # Deviations that the mean of two neighbouring blocks must reach; what the second echo weighs.
@@ -20,18 +22,12 @@ module Ethoscope
         def self.find(scene)
           return [] if scene.features.nil? || scene.features.echoes.curves.empty?
 
-          quarter = quarter_seconds(scene.grid)
+          quarter = scene.grid.quarter_seconds
           curves = Rhythm::NoteValue::QUARTERS.to_h { |name, quarters| [name, curve(scene.features.echoes, quarters * quarter, name)] }.compact
           found = curves.transform_values { |values| runs(values) }.reject { |_, runs| runs.empty? }
           name, runs = found.max_by { |unit, list| list.sum { |run| run.sum { |block| curves[unit][block] } } }
           name ? runs.map { |run| sighting(scene, name, curves[name], run, Rhythm::NoteValue::QUARTERS[name] * quarter) } : []
         end
-
-        def self.quarter_seconds(grid)
-          tempos = grid.bar_tempos.sort
-          60.0 / tempos[tempos.size / 2] / grid.meter.quarters_per_beat
-        end
-        private_class_method :quarter_seconds
 
         # For each block how far both echoes stand out on opposite sides.
         def self.curve(echoes, lag, name)
@@ -63,7 +59,7 @@ module Ethoscope
           bars = scene.grid.bar_at(from)..[scene.grid.bar_at(to) - 1, scene.grid.bar_at(from)].max
           clear = run.sum { |block| values[block] } / run.size
           bar = echoes.block_seconds / ((scene.grid.bar_edges.last - scene.grid.bar_edges.first) / scene.grid.bars)
-          scene.sighting(KIND, bars, confidence: 0.5 + (clear / 25), detail: { delay_ms: (lag * 1000).round, unit: name },
+          scene.sighting(KIND, bars, confidence: SURE + (clear / 25), detail: { delay_ms: (lag * 1000).round, unit: name },
             evidence: scene.evidence("echo on alternate sides after #{(lag * 1000).round} ms", values, unit: "deviations", threshold: CLEAR, step: bar))
         end
         private_class_method :sighting

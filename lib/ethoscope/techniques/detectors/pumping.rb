@@ -4,9 +4,14 @@ module Ethoscope
   module Techniques
     module Detectors
       # Held sounds dip with every beat and come back before the next one: level that jumps belongs to a new stroke, level that swells back
-      # to a compressor or a drawn curve.
+      # to a compressor or a drawn curve. How it is recognised is our own.
       module Pumping
         KIND = "pumping"
+        # How sure a sighting is on a stem, and at the least in a mix, by judgement.
+        SURE_STEM = 0.9
+        SURE_MIX = 0.6
+        # What is reached in a tenth of the time is loud.
+        LOUD = 0.9
         # Points of a beat.
         POINTS = 24
         HELD = (120.0..3000.0)
@@ -41,7 +46,8 @@ module Ethoscope
           end
           scene.joined(found).map do |run|
             deepest = run.map { |entry| entry[1] }.max_by { |one| one[:depth_db] }
-            scene.sighting(KIND, scene.bars_of(run), confidence: 0.9, source: "stem", detail: { depth_db: deepest[:depth_db], rate: "quarter", parts: run.flat_map(&:last).uniq },
+            scene.sighting(KIND, scene.bars_of(run), confidence: SURE_STEM, source: "stem",
+              detail: { depth_db: deepest[:depth_db], rate: "quarter", parts: run.flat_map(&:last).uniq },
               evidence: scene.evidence("depth of the dip in #{deepest[:part]}", run.map { |entry| entry[1][:depth_db] }, unit: "dB", threshold: Stems::Breathing::DEPTH,
                 first_bar: scene.bars_of(run).begin, step: run.first[0].bars))
           end
@@ -62,7 +68,7 @@ module Ethoscope
 
         def self.mix_sighting(scene, run, shares)
           by_bar = scene.bars_of(run).map { |bar| shares[scene.beats_of(bar)].mean }
-          scene.sighting(KIND, scene.bars_of(run), confidence: 0.6 + (run.sum(&:last) / run.size), detail: { depth_db: (run.sum do |entry|
+          scene.sighting(KIND, scene.bars_of(run), confidence: SURE_MIX + (run.sum(&:last) / run.size), detail: { depth_db: (run.sum do |entry|
             entry[1]
           end / run.size).round(1), rate: "quarter" },
             evidence: scene.evidence("share of the held sound that dips with the beat", by_bar, unit: "of 1", threshold: MEAN_BEAT, first_bar: scene.bars_of(run).begin))
@@ -99,7 +105,7 @@ module Ethoscope
         # Bands of held sounds under the song's loud moments.
         def self.decibels(short)
           bands = Numo::DFloat.cast(short.bands[true, short.bands_in(HELD)])
-          Numo::NMath.log10((bands / [Signal::Series.percentile(bands.max(axis: 1), 0.9), 1e-9].max) + 1e-3) * 20
+          Numo::NMath.log10((bands / [Signal::Series.percentile(bands.max(axis: 1), LOUD), 1e-9].max) + 1e-3) * 20
         end
         private_class_method :decibels
       end

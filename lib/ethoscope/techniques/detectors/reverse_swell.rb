@@ -3,7 +3,7 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A sound played backwards, or drawn so, that swells into a section and stops on its first beat.
+      # A sound played backwards, or drawn so, that swells into a section and stops on its first beat. How it is recognised is our own.
       module ReverseSwell
         KIND = "reverse_swell"
 

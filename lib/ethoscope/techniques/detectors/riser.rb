@@ -3,7 +3,7 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A sweep of noise that climbs up to a section.
+      # A sweep of noise that climbs up to a section. How it is recognised is our own.
       module Riser
         KIND = "riser"
 

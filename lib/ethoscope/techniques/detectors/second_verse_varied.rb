@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A section comes back with the same letter and other layers.
+      # A section comes back with the same letter and other layers. How it is recognised is our own.
       module SecondVerseVaried
         KIND = "second_verse_varied"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.8
         # A layer plays in a section from this mean activity on, and rests under that one.
         PLAYS = 0.6
         RESTS = 0.25
@@ -34,7 +36,7 @@ module Ethoscope
 
         def self.sighting(scene, first, verse, changes)
           counts = Array.new(scene.grid.bars) { |bar| scene.layers.count { |layer| layer.activity[bar] > PLAYS } }
-          scene.sighting(KIND, verse.bar_range, confidence: 0.8, source: scene.source_of(scene.layers.map(&:role)), detail: { changes: },
+          scene.sighting(KIND, verse.bar_range, confidence: SURE, source: scene.source_of(scene.layers.map(&:role)), detail: { changes: },
             evidence: scene.evidence("layers that play, from the first verse on", counts[(first.first_bar - 1)...verse.last_bar], unit: "layers", first_bar: first.first_bar))
         end
         private_class_method :sighting

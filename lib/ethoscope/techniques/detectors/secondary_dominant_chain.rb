@@ -4,8 +4,11 @@ module Ethoscope
   module Techniques
     module Detectors
       # Dominants that lead into one another: roots that fall by fifths, each but the last with a major third and outside the plain scale.
+      # How it is recognised is our own.
       module SecondaryDominantChain
         KIND = "secondary_dominant_chain"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.75
         DOMINANTS = %w[7 maj].freeze
         FEWEST = 2
 
@@ -26,7 +29,7 @@ module Ethoscope
 
         def self.sighting(scene, row, key)
           chords = row.map { |run| Harmony::Degree.of(run.chord, key).numeral }.join(" ")
-          scene.sighting(KIND, HarmonyRuns.bars(scene, row), confidence: 0.75, detail: { count: row.size - 1, chords: },
+          scene.sighting(KIND, HarmonyRuns.bars(scene, row), confidence: SURE, detail: { count: row.size - 1, chords: },
             evidence: HarmonyRuns.roots(scene, row, key))
         end
         private_class_method :sighting

@@ -3,9 +3,12 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A soft kick one or two sixteenths ahead of a hard one, as a habit.
+      # A soft kick one or two sixteenths ahead of a hard one, as a habit. How it is recognised is our own.
       module SoftKickBefore
         KIND = "soft_kick_before"
+        # How sure a sighting is, by judgement: read from notes, or heard.
+        SURE_WRITTEN = 0.97
+        SURE_HEARD = 0.75
         SOFT = 0.72
         AHEAD = [1, 2].freeze
         # Share of bars in which it happens, and times at the least.
@@ -24,7 +27,7 @@ module Ethoscope
         def self.sighting(scene, kick, pairs, bars)
           softness = pairs.sum { |soft, hard| soft.velocity / hard.velocity } / pairs.size
           ahead = pairs.map { |soft, hard| steps(soft, hard) }.tally.max_by(&:last).first
-          scene.sighting(KIND, bars.keys.min..bars.keys.max, confidence: kick.source == "midi" ? 0.97 : 0.75, source: kick.source,
+          scene.sighting(KIND, bars.keys.min..bars.keys.max, confidence: kick.source == "midi" ? SURE_WRITTEN : SURE_HEARD, source: kick.source,
             detail: { ahead:, velocity: (softness * 100).round },
             evidence: scene.evidence("soft kicks ahead of a hard one, by bar", (1..scene.grid.bars).map { |bar| bars.fetch(bar, 0) }, unit: "kicks", threshold: 1))
         end

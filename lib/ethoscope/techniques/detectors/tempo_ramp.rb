@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The tempo climbs or falls steadily over some bars.
+      # The tempo climbs or falls steadily over some bars. How it is recognised is our own.
       module TempoRamp
         KIND = "tempo_ramp"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.85
         FEWEST_BARS = 4
         # Change over the whole ramp, and from bar to bar, as shares of the tempo.
         WHOLE = 0.04
@@ -33,7 +35,7 @@ module Ethoscope
         private_class_method :ramp?
 
         def self.sighting(scene, tempos, first, last)
-          scene.sighting(KIND, (first + 1)..(last + 1), confidence: 0.85, detail: { from_bpm: tempos[first].round(1), to_bpm: tempos[last].round(1) },
+          scene.sighting(KIND, (first + 1)..(last + 1), confidence: SURE, detail: { from_bpm: tempos[first].round(1), to_bpm: tempos[last].round(1) },
             evidence: scene.evidence("beats per minute by bar", tempos, unit: "BPM"))
         end
         private_class_method :sighting

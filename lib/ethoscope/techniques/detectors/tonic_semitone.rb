@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A chord a semitone over the tonic, in turn with it.
+      # A chord a semitone over the tonic, in turn with it. How it is recognised is our own.
       module TonicSemitone
         KIND = "tonic_semitone"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.8
         # Times that it returns to the tonic, and share of the time of both, that make a habit.
         FEWEST = 3
         SHARE = 0.08
@@ -21,7 +23,7 @@ module Ethoscope
 
           bars = HarmonyRuns.bars(scene, pairs.flatten)
           shares = bars.map { |bar| HarmonyRuns.share(scene, bar) { |chord| (chord.root - key.pitch_class) % 12 == 1 } }
-          [scene.sighting(KIND, bars, confidence: 0.8, detail: { chord: Harmony::Degree.of(over.first.chord, key).numeral },
+          [scene.sighting(KIND, bars, confidence: SURE, detail: { chord: Harmony::Degree.of(over.first.chord, key).numeral },
             evidence: scene.evidence("share of the bar on the chord over the tonic", shares, unit: "of 1", threshold: SHARE, first_bar: bars.begin))]
         end
       end

@@ -3,7 +3,7 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # The loop is two chords whose roots lie a fourth or a fifth apart.
+      # The loop is two chords whose roots lie a fourth or a fifth apart. How it is recognised is our own.
       module TwoChordLoop
         KIND = "two_chord_loop"
         INTERVALS = [5, 7].freeze

@@ -3,9 +3,11 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A section close to mono that opens into a wide one.
+      # A section close to mono that opens into a wide one. How it is recognised is our own.
       module WidthContrast
         KIND = "width_contrast"
+        # How sure a sighting is, by judgement: what else it could be is rarer than that.
+        SURE = 0.5
         # The narrow section has at most this much side energy, and the next one this many times more.
         NARROW_SHARE = 0.003
         WIDER = 3.5
@@ -22,7 +24,7 @@ module Ethoscope
         end
 
         def self.sighting(scene, before, after, here, there)
-          scene.sighting(KIND, before.bar_range, confidence: 0.5 + there, detail: { side_share: here.round(3), opens_to: there.round(3) },
+          scene.sighting(KIND, before.bar_range, confidence: SURE + there, detail: { side_share: here.round(3), opens_to: there.round(3) },
             evidence: scene.evidence("share of the side signal", scene.width[(before.first_bar - 1)...after.last_bar], unit: "of all energy", threshold: NARROW_SHARE,
               first_bar: before.first_bar))
         end

@@ -1,5 +1,6 @@
 import { useState, type FormEvent } from "react";
 import { useCommands } from "../../app/commands";
+import { SECTION_LABELS } from "../../api/contract";
 import type { Section } from "../../api/types";
 import { Button } from "../../components/Button";
 import { SmallField } from "../../components/SmallField";
@@ -10,19 +11,6 @@ import { useOpenOnEdit } from "../useOpenOnEdit";
 import { Decide } from "../card/Decide";
 import { Part } from "../card/Part";
 
-const LABELS = [
-  "intro",
-  "verse",
-  "pre-chorus",
-  "chorus",
-  "post-chorus",
-  "bridge",
-  "breakdown",
-  "build",
-  "drop",
-  "solo",
-  "outro",
-];
 const GROUP = "Sections";
 
 /** Name, letter, borders: what a person changes about a section. */
@@ -88,7 +76,7 @@ function NameForm({ section, onSend }: FormProps) {
           className="h-7 w-full rounded-sm border border-firm bg-sheet px-2 text-13"
         />
         <datalist id="section-names">
-          {LABELS.map((name) => (
+          {SECTION_LABELS.map((name) => (
             <option key={name} value={name} />
           ))}
         </datalist>
