@@ -94,7 +94,7 @@ class LayersOfCodeTest < Ethoscope::TestCase
   end
 
   # A year, a chapter, a standard, or a word that it is nobody else's.
-  NAMED_SOURCE = /\b(1[89]|20)\d\d\b|\bch\. \d|BS\.1770|[Oo]ur own|General MIDI|MIREX|Kostka|Standard MIDI|ffmpeg/
+  NAMED_SOURCE = /\bISO \d|\b(1[89]|20)\d\d\b|\bch\. \d|BS\.1770|[Oo]ur own|General MIDI|MIREX|Kostka|Standard MIDI|ffmpeg/
 
   def test_whatever_works_something_out_names_its_source_or_says_that_it_is_our_own
     rooms = "{signal,audio,rhythm,harmony,form,layers,stems,ensemble,engine,midi,techniques,measures,profile,calculators}"
