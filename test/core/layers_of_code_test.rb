@@ -80,10 +80,13 @@ class LayersOfCodeTest < Ethoscope::TestCase
     assert_equal ROOMS.keys.sort, Dir.children(File.join(ROOT, "lib/ethoscope")).select { |name| File.directory?(File.join(ROOT, "lib/ethoscope", name)) }.sort
   end
 
-  def test_profile_and_checklist_read_songs_through_measures_only
-    offenders = sources("lib/ethoscope/{profile,checklist}").select { |_, code| code.match?(/\b(Analysis|Sheet|Engine)\b|\.data\b|to_h\[/) }.map(&:first)
+  # The one export that hands over an analysis as it is reads it, of course.
+  def test_profile_checklist_and_exports_read_songs_through_measures_only
+    offenders = sources("lib/ethoscope/{profile,checklist,export}").select do |path, code|
+      !path.end_with?("analysis_json.rb") && code.match?(/\b(Analysis|Sheet|Engine)\b|\.data\b|\.analysis\b|to_h\[/)
+    end
 
-    assert_empty offenders
+    assert_empty offenders.map(&:first)
   end
 
   def test_each_detector_is_in_a_file_named_after_its_kind_and_has_an_entry

@@ -13,59 +13,60 @@ module Ethoscope
 
       # @param song [Song]
       # @return [String] the bytes of the file
-      def self.write(song) = Midi::Writer.new(new(song.analysis).score, song.title).to_s
+      def self.write(song) = Midi::Writer.new(new(song.vector).score, song.title).to_s
 
-      # @param analysis [Analysis]
-      def initialize(analysis)
-        @data = analysis.to_h
-        @meter = Rhythm::Meter.named(@data[:meter])
+      # @param vector [Measures::Vector]
+      def initialize(vector)
+        @vector = vector
+        @meter = Rhythm::Meter.named(vector.value("time.meter"))
       end
 
       # @return [Midi::Score]
       def score
         Midi::Score.new(tracks: [chords, bass], tempos:, keys: [], warnings: [],
           meters: [Midi::Score::TimeSignature.new(at: 0, numerator: @meter.numerator, denominator: @meter.denominator)],
-          markers: @data[:sections].map { |section| Midi::Score::Marker.new(at: bar_place(section[:first_bar]), text: "#{section[:letter]} #{section[:label]}") })
+          markers: places.map { |place| Midi::Score::Marker.new(at: bar_place(place.first_bar), text: "#{place.letter} #{place.label}") })
       end
 
       private
 
-      # MIDI counts quarters; a beat may be a dotted quarter or an eighth.
-      def tempos
-        return [Midi::Score::Tempo.new(at: 0, bpm: Midi::Score::USUAL_BPM)] if @data[:tempo_map].empty?
+      def places = @vector.of("form.section").map(&:place)
 
-        @data[:tempo_map].map { |entry| Midi::Score::Tempo.new(at: bar_place(entry[:bar]), bpm: entry[:bpm] * @meter.quarters_per_beat) }
+      # MIDI counts quarters; a beat may be a dotted quarter or an eighth. A moving tempo has a figure for each bar.
+      def tempos
+        course = @vector.value("time.course") or return [Midi::Score::Tempo.new(at: 0, bpm: Midi::Score::USUAL_BPM)]
+        course.each_with_index.map { |bpm, i| Midi::Score::Tempo.new(at: bar_place(i + 1), bpm: bpm * @meter.quarters_per_beat) }
       end
 
       # Quarters from the start of the file.
       def bar_place(bar) = (bar - 1) * @meter.beats * @meter.quarters_per_beat
 
-      def chords = track("Chords", CHORD_VELOCITY, 0) { |entry, symbol| voicing(entry) || symbol.pitches(CHORD_OCTAVE) }
+      def chords = track("Chords", CHORD_VELOCITY, 0) { |symbol, voicing| voicing || symbol.pitches(CHORD_OCTAVE) }
 
-      def bass = track("Bass", BASS_VELOCITY, 1) { |_, symbol| [BASS_OCTAVE + symbol.lowest] }
-
-      # What a person or a MIDI file says of the very notes.
-      def voicing(entry)
-        names = [entry[:voicing], entry[:written]].find { |list| list && !list.empty? } or return nil
-        pitches = names.map { |name| Harmony::NoteName.parse(name) }
-        pitches.all? { |pitch| PITCHES.cover?(pitch) } ? pitches : nil
-      end
+      def bass = track("Bass", BASS_VELOCITY, 1) { |symbol, _| [BASS_OCTAVE + symbol.lowest] }
 
       def track(name, velocity, channel)
-        notes = sounding.flat_map do |entry, symbol, from, to|
-          yield(entry, symbol).map { |pitch| Midi::Note.new(start: from, length: to - from, pitch:, velocity:, channel:) }
+        notes = sounding.flat_map do |symbol, voicing, from, length|
+          yield(symbol, voicing).map { |pitch| Midi::Note.new(start: from, length:, pitch:, velocity:, channel:) }
         end
         Midi::Score::Track.new(name:, program: nil, notes:)
       end
 
-      # Chords that are heard after the first bar line, with where they start and end.
+      # Each chord with its voicing, where it starts and how long it lasts, in quarters.
       def sounding
-        @data[:chords].filter_map do |entry|
-          from = bar_place(entry[:bar]) + ((entry[:beat] - 1) * @meter.quarters_per_beat)
-          to = from + (entry[:beats] * @meter.quarters_per_beat)
-          symbol = Harmony::ChordSymbol.parse(entry[:symbol]) if to.positive?
-          [entry, symbol, [from, 0].max, to] unless symbol.nil? || symbol.none?
+        @sounding ||= @vector.of("harmony.chords").flat_map do |told|
+          voicings = voicings_at(told.place)
+          told.value.map do |chord|
+            from = bar_place(told.place.first_bar + chord[:bar] - 1) + ((chord[:beat] - 1) * @meter.quarters_per_beat)
+            [Harmony::ChordSymbol.parse(chord[:symbol]), voicings[chord[:symbol]], from, chord[:beats] * @meter.quarters_per_beat]
+          end
         end
+      end
+
+      # What a person or a MIDI file says of the very notes, by symbol.
+      def voicings_at(place)
+        told = @vector.of("harmony.voicings").find { |voiced| voiced.place == place } or return {}
+        told.value.to_h { |voicing| [voicing[:symbol], Measures::SongHarmony.pitches(voicing)] }.select { |_, pitches| pitches.all? { |pitch| PITCHES.cover?(pitch) } }
       end
     end
   end

@@ -21,8 +21,8 @@ module Ethoscope
           kind: Kinds::Curve.new(digits: 1),
           exact: 0.5, style: 3.0, stage: "Tempo and key", rests_on: %w[tempo],
           reader: lambda { |song|
-            map = song.data.fetch(:tempo_map, [])
-            bpms = song.data[:tempo][:constant] && song.bpm ? [song.bpm] : map.map { |entry| entry[:bpm] }
+            told = song.corrected?("tempo") && song.data[:tempo][:constant]
+            bpms = told ? [song.bpm] : song.data.fetch(:tempo_map, []).map { |entry| entry[:bpm] }
             song.whole(bpms.empty? ? nil : bpms, aspect: "tempo", sure: song.data[:tempo][:confidence], source: song.told_by[:count])
           },
           restated: ->(value, restatement) { value.map { |bpm| bpm * restatement.ratio } }
