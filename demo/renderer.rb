@@ -44,29 +44,23 @@ module Demo
     end
 
     # Writes scores/NAME.mid: all layers as tracks, with tempo, meter and sections.
-    def write_score
-      sequence = MIDI::Sequence.new
-      sequence.ppqn = PULSES
-      sequence.tracks << conductor(sequence)
-      playing.each { |layer| sequence.tracks << track(sequence, layer) }
-      File.open(File.join(@folder, "scores", "#{@song[:name]}.mid"), "wb") { |file| sequence.write(file) }
-    end
+    def write_score = File.binwrite(File.join(@folder, "scores", "#{@song[:name]}.mid"), Ethoscope::Midi::Writer.new(written, @song[:title]).to_s)
 
     private
 
     def playing = GAINS.keys.reject { |layer| @score.notes[layer].empty? }
 
-    def conductor(sequence)
-      markers = @score.parts.map { |place| [place[:first] * @score.beats, MIDI::MetaEvent.new(MIDI::META_MARKER, place[:part][:label])] }
-      timed(sequence, [[0, MIDI::Tempo.new(MIDI::Tempo.bpm_to_mpq(@song[:bpm]).round)], [0, MIDI::TimeSig.new(4, 2, 24, 8)], *markers].map { |beat, event| [beat * PULSES, event] })
+    # The song as a score.
+    def written
+      kind = Ethoscope::Midi::Score
+      kind.new(tracks: playing.map { |layer| kind::Track.new(name: layer.to_s, program: Score::GM[layer], notes: notes(layer)) }, keys: [], warnings: [],
+        tempos: [kind::Tempo.new(at: 0, bpm: @song[:bpm])], meters: [kind::TimeSignature.new(at: 0, numerator: 4, denominator: 4)],
+        markers: @score.parts.map { |place| kind::Marker.new(at: place[:first] * @score.beats, text: place[:part][:label]) })
     end
 
-    def track(sequence, layer)
-      drum = Score::DRUMS.key?(layer)
-      events = [[0, MIDI::MetaEvent.new(MIDI::META_SEQ_NAME, layer.to_s)]]
-      events << [0, MIDI::ProgramChange.new(0, Score::GM.fetch(layer))] unless drum
-      note_events(layer, drum ? 9 : 0) { |event| events << event }
-      timed(sequence, events)
+    def notes(layer)
+      channel = Score::DRUMS.key?(layer) ? Ethoscope::Midi::Score::DRUM_CHANNEL : 0
+      @score.notes[layer].map { |start, length, pitch, velocity| Ethoscope::Midi::Note.new(start:, length:, pitch:, velocity:, channel:) }
     end
 
     def timed(sequence, events)

@@ -114,6 +114,13 @@ module Api
         end
       end
 
+      # Has the browser save what follows, under a name that every system takes.
+      def download(name, extension)
+        plain = name.unicode_normalize(:nfkd).encode("US-ASCII", invalid: :replace, undef: :replace, replace: "")
+        base = plain.gsub(/[^\w -]/, "").strip
+        attachment("#{base.empty? ? "ethoscope" : base}.#{extension}")
+      end
+
       # Several ranges at once are answered with the whole, as a server may (RFC 9110, 14.2).
       def send_sound(path, type)
         request.env.delete("HTTP_RANGE") if request.env["HTTP_RANGE"].to_s.include?(",")

@@ -37,11 +37,14 @@ module Api
       answer({})
     end
 
-    get "/checklists/:id/checklist.md" do |id|
-      checklist = library.checklists.find(number(id))
-      attachment("checklist-#{checklist[:id]}.md")
-      content_type "text/markdown", charset: "utf-8"
-      Ethoscope::Export::ChecklistMarkdown.write(checklist[:title], checklist[:items])
+    Ethoscope::Export::Formats.of(:checklist).each do |format|
+      get "/checklists/:id/#{format.file}" do |id|
+        checklist = library.checklists.find(number(id))
+        text = format.writer.write(checklist)
+        download("#{checklist[:title]}#{format.suffix}", format.extension)
+        content_type format.type
+        text
+      end
     end
 
     patch("/items/:id") { |id| answer(item: library.checklists.update_item(number(id), input(Schemas::ItemChange))) }

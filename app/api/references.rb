@@ -7,12 +7,6 @@ module Api
       def exported(reference)
         Ethoscope::Export::Song.new(title: reference[:title], analysis: sheet_of(reference).settled, vector: library.song(reference).vector)
       end
-
-      def download(name, extension)
-        plain = name.unicode_normalize(:nfkd).encode("US-ASCII", invalid: :replace, undef: :replace, replace: "")
-        base = plain.gsub(/[^\w -]/, "").strip
-        attachment("#{base.empty? ? "ethoscope" : base}.#{extension}")
-      end
     end
 
     # A derivation that is missing (another window asked for another one meanwhile, or the engine is newer) is asked for again.
@@ -46,7 +40,7 @@ module Api
     AUDIO_TYPES = { "wav" => "audio/wav", "flac" => "audio/flac", "mp3" => "audio/mpeg", "ogg" => "audio/ogg", "mov" => "audio/mp4",
                     "aac" => "audio/aac", "aiff" => "audio/aiff" }.freeze
 
-    Ethoscope::Export::Formats::ALL.each do |format|
+    Ethoscope::Export::Formats.of(:song).each do |format|
       get "/references/:id/#{format.file}" do |id|
         reference = reference_of(id)
         text = format.writer.write(exported(reference))

@@ -30,6 +30,19 @@ class DemoScoresTest < Ethoscope::TestCase
     end
   end
 
+  def test_the_file_that_is_committed_is_what_would_be_written
+    song = Demo::Songs::ALL.find { |one| one[:name] == "nine_buckets_down" }
+    written = Dir.mktmpdir do |folder|
+      FileUtils.mkdir_p(File.join(folder, "scores"))
+      Demo::Renderer.new(song, folder).write_score
+      read(File.join(folder, "scores"))
+    end
+    stored = read(File.expand_path("../../demo/scores", __dir__))
+
+    assert_equal [stored.notes, stored.tempos, stored.markers], [written.notes, written.tempos, written.markers]
+    assert_equal(stored.tracks.map { |track| [track.name, track.program] }, written.tracks.map { |track| [track.name, track.program] })
+  end
+
   def test_a_score_is_the_same_each_time
     song = Demo::Songs::ALL.first
 
@@ -58,6 +71,8 @@ class DemoScoresTest < Ethoscope::TestCase
   end
 
   private
+
+  def read(folder) = Ethoscope::Midi::ScoreReader.read(File.binread(File.join(folder, "nine_buckets_down.mid")))
 
   def truth(song) = Demo::Truth.new(song).to_h
 end

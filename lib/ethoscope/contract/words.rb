@@ -30,7 +30,7 @@ module Ethoscope
       def self.beats = Rhythm::Meter::ALL.to_h { |meter| [meter.name, meter.beats] }
 
       # @return [Array<Hash>] formats in which a song can be taken away: file and words
-      def self.formats = Export::Formats::ALL.map { |format| { file: format.file, words: format.words } }
+      def self.formats = Export::Formats.of(:song).map { |format| { file: format.file, words: format.words } }
     end
   end
 end

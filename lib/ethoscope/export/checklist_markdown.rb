@@ -8,13 +8,12 @@ module Ethoscope
                 "Before a release, ask a licensed professional."
       BOXES = { "done" => "[x]", "skipped" => "[-]", "open" => "[ ]" }.freeze
 
-      # @param title [String]
-      # @param items [Array<Hash>] number, stage, title, target, tolerance, minutes, steps, fallback, from, state, note
+      # @param checklist [Hash] title, and items: number, stage, title, target, tolerance, minutes, steps, fallback, from, state, note
       # @return [String]
-      def self.write(title, items)
-        stages = items.chunk_while { |a, b| a[:stage] == b[:stage] }
+      def self.write(checklist)
+        stages = checklist[:items].chunk_while { |a, b| a[:stage] == b[:stage] }
         parts = stages.map { |group| "## #{group.first[:stage]}\n\n#{group.map { |item| entry(item) }.join}" }
-        ["# #{plain(title)}\n", *parts, "---\n\n#{CAUTION}\n"].join("\n")
+        ["# #{plain(checklist[:title])}\n", *parts, "---\n\n#{CAUTION}\n"].join("\n")
       end
 
       def self.entry(item)
