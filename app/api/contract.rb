@@ -39,17 +39,17 @@ module Api
     # @return [Array<String>] where it is not as declared
     def self.problems(verb, path, answer)
       type = ANSWERS.find { |pattern, _| pattern.match?("#{verb} #{path}") }&.last or return ["#{verb} #{path} is not in the contract"]
-      Ethoscope::Contract::Checker.new(SHAPES, Ethoscope::Contract::Words.all).problems(type, answer)
+      Ethoscope::Contract::Checker.new(SHAPES, Ethoscope::Contract::WordLists.all).problems(type, answer)
     end
 
     # @return [String] the front end's types
     def self.typescript
-      words = Ethoscope::Contract::Words
+      words = Ethoscope::Contract::WordLists
       Ethoscope::Contract::Typescript.source(SHAPES, words.all, { "BEATS: Readonly<Record<string, number>>" => words.beats, "FORMATS" => words.formats })
     end
 
     # @return [String] docs/schema.md
-    def self.documentation = Ethoscope::Contract::Documentation.page(HEAD, SHAPES, Ethoscope::Contract::Words.all)
+    def self.documentation = Ethoscope::Contract::SchemaPage.page(HEAD, SHAPES, Ethoscope::Contract::WordLists.all)
 
     HEAD = <<~TEXT
       # The schema

@@ -48,7 +48,7 @@ module Api
       end
 
       def painted(timeline, reading)
-        note = Ethoscope::Sheet::Note.new(from: nil, to: nil, **reading.slice(:id, :aspect, :value, :source, :state, :note))
+        note = Ethoscope::Sheet::SheetNote.new(from: nil, to: nil, **reading.slice(:id, :aspect, :value, :source, :state, :note))
         Ethoscope::Sheet::PaintedLayer.new(note, timeline)
       end
     end

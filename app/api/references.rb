@@ -5,7 +5,7 @@ module Api
   class References < Base
     helpers do
       def exported(reference)
-        Ethoscope::Export::Song.new(title: reference[:title], analysis: sheet_of(reference).settled, vector: library.song(reference).vector)
+        Ethoscope::Export::Handout.new(title: reference[:title], analysis: sheet_of(reference).settled, vector: library.song(reference).vector)
       end
     end
 

@@ -71,13 +71,13 @@ module Store
     end
 
     # @param reference_id [Integer]
-    # @return [Array<Ethoscope::Sheet::Note>] what a person says over the measured sheet, oldest first
+    # @return [Array<Ethoscope::Sheet::SheetNote>] what a person says over the measured sheet, oldest first
     def notes(reference_id)
       form = current(reference_id)["form"]
       # Sheets may hold thousands of them: no more is read than a note has.
       rows = db[:readings].where(reference_id:, aspect: NOTED).order(:id).select(*NOTE, :starts_at, :ends_at).map { |row| row.merge(value: parse(row[:value])) }
       rows << form if form && form[:source] != "measured" && form.dig(:value, :entries)
-      rows.map { |row| Ethoscope::Sheet::Note.new(from: row[:starts_at], to: row[:ends_at], **row.slice(*NOTE)) }
+      rows.map { |row| Ethoscope::Sheet::SheetNote.new(from: row[:starts_at], to: row[:ends_at], **row.slice(*NOTE)) }
     end
 
     # Settles a reading. What is confirmed puts the others that stand beside it to rest; when a correction is refuted, what it replaced

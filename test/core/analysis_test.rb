@@ -65,7 +65,7 @@ class AnalysisTest < Ethoscope::TestCase
 
   def test_an_excerpt_names_no_bar_behind_its_last_one
     sheet = Sheet::SongSheet.new(@analysis,
-      [Sheet::Note.new(id: 1, aspect: "mark", value: { type: "idea", text: "late" }, from: 30.0, to: 31.0, source: "heard", state: "open", note: "")])
+      [Sheet::SheetNote.new(id: 1, aspect: "mark", value: { type: "idea", text: "late" }, from: 30.0, to: 31.0, source: "heard", state: "open", note: "")])
     [1, 3, 6, 11].each do |bars|
       part = Ethoscope::Excerpt.of(sheet.settled, bars).to_h
       named = bars_named(part.except(:score, :stems))

@@ -12,7 +12,7 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
 
   def note(aspect, value, from:, to:, **rest)
     @ids = @ids.to_i + 1
-    Sheet::Note.new(id: @ids, aspect:, value:, from: bar(from)[:start], to: bar(to)[:end], source: "heard", state: "open", note: "", **rest)
+    Sheet::SheetNote.new(id: @ids, aspect:, value:, from: bar(from)[:start], to: bar(to)[:end], source: "heard", state: "open", note: "", **rest)
   end
 
   def sheet(*notes) = Sheet::SongSheet.new(Fixture.analysis, notes)
@@ -43,7 +43,7 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
 
   def test_a_refuted_chord_is_no_part_of_a_loop
     notes = (1..16).map { |number| chord(number.odd? ? "Am" : "Dm", number) }
-    refuted = notes.map { |heard| heard.value[:symbol] == "Dm" ? Sheet::Note.new(**heard.to_h, state: "refuted", source: "measured") : heard }
+    refuted = notes.map { |heard| heard.value[:symbol] == "Dm" ? Sheet::SheetNote.new(**heard.to_h, state: "refuted", source: "measured") : heard }
 
     refute_includes sheet(*refuted).settled.fetch(:loop)&.fetch(:symbols).to_a, "Dm"
   end

@@ -55,7 +55,7 @@ class ContractPagesTest < Ethoscope::TestCase
 
   def test_the_page_has_a_table_a_shape
     shapes = [named(:Loop, "A run that comes back.", bars: [NUMBER, "how long"], name?: STRING), more(:PartLoop, :Loop, "", letters: list(shape(:Loop)))]
-    page = Contract::Documentation.page("# Head\n", shapes, { Mode: %w[major minor] })
+    page = Contract::SchemaPage.page("# Head\n", shapes, { Mode: %w[major minor] })
 
     assert_includes page, "## Loop\n\nA run that comes back.\n\n| field | holds | |\n|---|---|---|\n| `bars` | number | how long |\n| `name` (may be missing) | string |  |\n"
     assert_includes page, "All of Loop, and:"

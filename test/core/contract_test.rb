@@ -9,7 +9,7 @@ class ContractTest < Ethoscope::TestCase
 
   def read(path) = File.read(File.join(ROOT, path))
 
-  def problems(name, data) = Contract::Checker.new(Api::Contract::SHAPES, Contract::Words.all).problems(Contract::Type.new(kind: :shape, of: name), plain(data))
+  def problems(name, data) = Contract::Checker.new(Api::Contract::SHAPES, Contract::WordLists.all).problems(Contract::Type.new(kind: :shape, of: name), plain(data))
 
   def plain(data) = JSON.parse(JSON.generate(data), symbolize_names: true)
 
@@ -61,7 +61,7 @@ class ContractTest < Ethoscope::TestCase
     names = Api::Contract::SHAPES.map(&:name)
 
     assert_equal names.uniq, names
-    assert_empty Api::Contract::SHAPES.flat_map { |shape| named_in(shape.type) }.uniq - names - Contract::Words.all.keys
+    assert_empty Api::Contract::SHAPES.flat_map { |shape| named_in(shape.type) }.uniq - names - Contract::WordLists.all.keys
   end
 
   private

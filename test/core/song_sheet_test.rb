@@ -13,7 +13,7 @@ class SongSheetTest < Ethoscope::TestCase
   def note(aspect, value, first_bar: nil, last_bar: nil, **rest)
     from = first_bar && timeline.seconds(first_bar)
     to = last_bar && timeline.seconds(last_bar + 1)
-    Note.new(id: 7, aspect:, value:, from:, to:, source: "heard", state: "open", note: "", **rest)
+    SheetNote.new(id: 7, aspect:, value:, from:, to:, source: "heard", state: "open", note: "", **rest)
   end
 
   def sheet(*notes) = SongSheet.new(analysis, notes)

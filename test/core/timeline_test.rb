@@ -83,7 +83,7 @@ class TimelineTest < Ethoscope::TestCase
     [edits.name(bar: 3, symbol: "Dm9", beat: 2.0, beats: 5.0), edits.split(bar: 2, beat: 3.0), edits.merge(bar: 1), edits.repeat(bar: 1, bars: 2, to_bar: 5, last_bar: 12),
      edits.decide(bar: 4, state: "refuted")].each_with_index do |entries, i|
       notes = entries.compact.map do |entry|
-        Sheet::Note.new(id: i, aspect: "chord", note: "", source: "heard", state: entry[:state] || "open", **entry.slice(:value, :from, :to))
+        Sheet::SheetNote.new(id: i, aspect: "chord", note: "", source: "heard", state: entry[:state] || "open", **entry.slice(:value, :from, :to))
       end
       chords = Sheet::SongSheet.new(Fixture.analysis, notes).analysis.fetch(:chords)
 

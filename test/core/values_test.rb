@@ -56,7 +56,7 @@ class ValuesTest < Ethoscope::TestCase
     KEPT.each do |aspect, value, _|
       next refute_empty(Readings::Heard.statement(aspect, value)) if Readings::Reader::ASPECTS.include?(aspect)
 
-      note = Sheet::Note.new(id: 1, aspect:, value: Values.checked(aspect, value), from: 2.7, to: 5.1, source: "heard", state: "open", note: "")
+      note = Sheet::SheetNote.new(id: 1, aspect:, value: Values.checked(aspect, value), from: 2.7, to: 5.1, source: "heard", state: "open", note: "")
 
       assert_equal 16, Sheet::SongSheet.new(Fixture.analysis, [note]).settled.bars, aspect
     end

@@ -26,7 +26,7 @@ module DemoSongs
     end
   end
 
-  def note(aspect, value, from, to) = Ethoscope::Sheet::Note.new(id: 1, aspect:, value:, source: "heard", state: "open", note: "", from: from[:start], to: to[:end])
+  def note(aspect, value, from, to) = Ethoscope::Sheet::SheetNote.new(id: 1, aspect:, value:, source: "heard", state: "open", note: "", from: from[:start], to: to[:end])
 
   def read(path) = JSON.parse(File.read(path), symbolize_names: true)
 end

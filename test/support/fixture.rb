@@ -26,7 +26,7 @@ module Fixture
 
   def song_of(analysis, title = "Song", corrections: {}) = Ethoscope::Profile::Song.new(title:, vector: Ethoscope::Measures::Vector.of(analysis, corrections:))
 
-  def exported(analysis, title = "Song") = Ethoscope::Export::Song.new(title:, analysis:, vector: Ethoscope::Measures::Vector.of(analysis))
+  def exported(analysis, title = "Song") = Ethoscope::Export::Handout.new(title:, analysis:, vector: Ethoscope::Measures::Vector.of(analysis))
 
   # The fixture as a WAV file of its own, once for all tests.
   def wav

@@ -8,7 +8,7 @@ module Ethoscope
     module SectionsCsv
       COLUMNS = %w[label letter first_bar bars start_seconds end_seconds mean_lufs chords].freeze
 
-      # @param song [Song]
+      # @param song [Handout]
       # @return [String] CSV with a header row
       def self.write(song)
         CSV.generate do |csv|

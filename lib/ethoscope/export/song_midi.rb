@@ -11,7 +11,7 @@ module Ethoscope
       BASS_VELOCITY = 96
       PITCHES = (0..127)
 
-      # @param song [Song]
+      # @param song [Handout]
       # @return [String] the bytes of the file
       def self.write(song) = Midi::Writer.new(new(song.vector).score, song.title).to_s
 

@@ -10,7 +10,7 @@ module Ethoscope
       # @param measured [Array<Hash>] the schema's changes
       # @param painted [Array<Layers::Layer>]
       # @param sections [Array<Hash>] the schema's sections
-      # @param notes [Array<Note>] aspect "change"; value key ("enters:bass", "hats") to strike, or text to add
+      # @param notes [Array<SheetNote>] aspect "change"; value key ("enters:bass", "hats") to strike, or text to add
       # @param timeline [Timeline]
       def initialize(measured, painted, sections, notes, timeline)
         @measured = measured

@@ -12,7 +12,7 @@ module Ethoscope
       Stretch = Struct.new(:start, :end, :measured, :note)
 
       # @param data [Hash] the analysis schema
-      # @param notes [Array<Note>] aspect "chord", value symbol and voicing; later ones lie over earlier ones
+      # @param notes [Array<SheetNote>] aspect "chord", value symbol and voicing; later ones lie over earlier ones
       def initialize(data, notes)
         @data = data
         @notes = notes

@@ -6,7 +6,7 @@ module Ethoscope
     class PaintedLayer
       FULL = 3.0
 
-      # @param note [Note] aspect "layer"; value name, role, spans [[from, to, level]] and card
+      # @param note [SheetNote] aspect "layer"; value name, role, spans [[from, to, level]] and card
       # @param timeline [Timeline]
       def initialize(note, timeline)
         @note = note

@@ -8,7 +8,7 @@ module Ethoscope
       attr_reader :timeline
 
       # @param analysis [Analysis]
-      # @param notes [Array<Note>] of a person, oldest first
+      # @param notes [Array<SheetNote>] of a person, oldest first
       def initialize(analysis, notes)
         @data = analysis.to_h
         @notes = notes.select(&:standing?).group_by(&:aspect)

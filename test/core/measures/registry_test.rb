@@ -102,7 +102,7 @@ class MeasuresRegistryTest < Ethoscope::TestCase
   def test_the_documentation_is_that_of_the_registry
     page = File.read(DOCUMENT)
 
-    assert_equal Measures::Documentation.page, page, "docs/measures.md is not up to date: rake docs:measures"
+    assert_equal Measures::RegistryPage.page, page, "docs/measures.md is not up to date: rake docs:measures"
     Measures::Registry.all.each { |measure| assert_includes page, "`#{measure.id}`" }
   end
 end

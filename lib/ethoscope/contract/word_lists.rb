@@ -3,7 +3,7 @@
 module Ethoscope
   module Contract
     # The lists of words that the core and the front end share: each from the one place in the core that decides on it.
-    module Words
+    module WordLists
       # Names that a person can choose a tonic from; the engine spells what it finds by itself.
       TONICS = %w[C Db D Eb E F F# G Ab A Bb B].freeze
 

@@ -3,6 +3,6 @@
 module Ethoscope
   module Export
     # What is written of a song: its title, its settled analysis, and all that is measured of it.
-    Song = Value.of(:title, :analysis, :vector)
+    Handout = Value.of(:title, :analysis, :vector)
   end
 end

@@ -3,7 +3,7 @@
 module Ethoscope
   module Measures
     # The registry as a page for people: docs/measures.md. The way is our own.
-    module Documentation
+    module RegistryPage
       HEAD = <<~TEXT
         # What is measured
 

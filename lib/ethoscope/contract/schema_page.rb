@@ -3,7 +3,7 @@
 module Ethoscope
   module Contract
     # The contract as a page for people: docs/schema.md.
-    module Documentation
+    module SchemaPage
       # @param head [String] what stands before
       # @param shapes [Array<Shape>]
       # @param words [Hash{Symbol => Array<String>}]

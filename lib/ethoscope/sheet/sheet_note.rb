@@ -6,10 +6,10 @@ module Ethoscope
     # One statement of a person about some stretch of a song: value depends on the aspect (chord, layer, mark, change, sighting,
     # technique, form); from and to are seconds into the recording, nil when it holds throughout, so that it keeps its place
     # when bars are counted anew.
-    Note = Value.of(:id, :aspect, :value, :from, :to, :source, :state, :note)
+    SheetNote = Value.of(:id, :aspect, :value, :from, :to, :source, :state, :note)
 
     # Knows whether it still stands.
-    class Note
+    class SheetNote
       # @return [Boolean] false when it was replaced, or a person's own statement was taken back
       def standing? = state != "corrected" && (state != "refuted" || source == "measured")
 
