@@ -61,7 +61,8 @@ module Api
     get "/studies/:id/profile" do |id|
       study = library.studies.find(number(id))
       content_type :json
-      kept.keep([:profile, library.stamp(study)]) { JSON.generate(profile_page(study)) }
+      stamp = library.stamp(study)
+      kept.keep([:profile, stamp]) { library.profiles.keep(study[:id], stamp) { JSON.generate(profile_page(study)) } }
     end
 
     post "/studies/:id/checklists" do |id|

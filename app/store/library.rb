@@ -11,7 +11,7 @@ module Store
     attr_reader :home
     # @return [Sequel::Database]
     attr_reader :db
-    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries, :assemblies, :vectors, :songs,
+    attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries, :assemblies, :vectors, :profiles, :songs,
       :derivations
 
     # See {Intake}.
@@ -69,6 +69,7 @@ module Store
       @entries = Entries.new(@db)
       @assemblies = Assemblies.new(@db)
       @vectors = Vectors.new(@db)
+      @profiles = Profiles.new(@db)
     end
   end
 end

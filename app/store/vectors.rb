@@ -48,7 +48,7 @@ module Store
     # @param vector [Ethoscope::Measures::Vector]
     # @return [Ethoscope::Measures::Vector]
     def keep(reference_id, stamp, vector)
-      whole, places = vector.to_h.values_at(:whole, :places).map { |part| JSON.generate(part) }
+      whole, places = [vector.to_h[:whole], packed(vector.to_h[:places])].map { |part| JSON.generate(part) }
       db[:vectors].insert_conflict(:replace).insert(reference_id:, stamp:, whole:, places:)
       @kept.keep([reference_id, stamp]) { vector }
     end
@@ -56,9 +56,21 @@ module Store
     private
 
     # The whole song is read at once; its places, which are ten times as much, when they are asked for.
-    def read(row) = Ethoscope::Measures::Vector.new(frozen(row[:whole])) { frozen(row[:places]) }
+    def read(row) = Ethoscope::Measures::Vector.new(frozen(row[:whole])) { unpacked(frozen(row[:places])) }
 
     def frozen(text) = JSON.parse(text, symbolize_names: true, freeze: true)
+
+    # Each place is written once, and rows without the names of their fields: half as much to read for two hundred songs.
+    def packed(measures)
+      places = measures.values.flatten(1).map { |row| row[:place] }.uniq
+      number = places.each_with_index.to_h
+      { places:, measures: measures.transform_values { |rows| rows.map { |row| [number[row[:place]], *row.values_at(:value, :source, :confidence)] } } }
+    end
+
+    def unpacked(data)
+      places = data[:places]
+      data[:measures].transform_values { |rows| rows.map { |place, value, source, confidence| { place: places[place], value:, source:, confidence: }.freeze }.freeze }
+    end
 
     def sources_of(ids)
       stems = db[:stems].where(reference_id: ids, state: "done").order(:id).select_map(%i[reference_id id name role offset set_offset])

@@ -31,6 +31,12 @@ Sequel.migration do
       String :places, text: true, null: false
     end
 
+    create_table(:profiles) do
+      foreign_key :study_id, :studies, primary_key: true, on_delete: :cascade
+      String :stamp, null: false
+      String :body, text: true, null: false
+    end
+
     alter_table(:items) { add_column :targets, String, text: true, null: false, default: "[]" }
     named = { "BPM" => "time.tempo", "LUFS" => "mix.loudness", "cents" => "harmony.tuning" }
     from(:items).exclude(measure: nil).select(:id, :measure, :from).all.each do |row|
@@ -48,6 +54,7 @@ Sequel.migration do
       drop_column :targets
       add_column :measure, String, text: true
     end
+    drop_table(:profiles)
     drop_table(:vectors)
     from(:analyses).exclude(terms: nil).delete
     alter_table(:analyses) do

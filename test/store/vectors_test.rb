@@ -93,6 +93,21 @@ class VectorsTest < Ethoscope::TestCase
     assert_raises(JSON::ParserError) { song.sections }
   end
 
+  def test_a_profile_outlives_the_server_until_something_changes
+    path = "/api/studies/#{study_id}/profile"
+    first = get_json(path)
+    stored = library.db[:profiles].where(study_id:).get(:body)
+
+    assert_equal first, JSON.parse(stored, symbolize_names: true)
+    library.db[:profiles].update(body: stored.sub("fixture", "from the shelf"))
+    fresh = Api::Server.app(Store::Library.new(library.home), bulletin)
+
+    assert_includes Rack::MockRequest.new(fresh).get(path, "HTTP_HOST" => "127.0.0.1").body, "from the shelf"
+    note_mark
+
+    refute_includes get_json(path).to_s, "from the shelf"
+  end
+
   def test_it_goes_with_its_reference
     library.follow(reference)
 

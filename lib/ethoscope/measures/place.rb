@@ -50,7 +50,7 @@ module Ethoscope
 
       # @param label [String, nil]
       # @return [String, nil] the label without a number
-      def self.kind(label) = label&.sub(/ \d+\z/, "")
+      def self.kind(label) = label&.match?(/\d\z/) ? label.sub(/ \d+\z/, "") : label
 
       # @return [Hash] without what it does not say
       def to_h = super.compact

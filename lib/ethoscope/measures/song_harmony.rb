@@ -4,6 +4,11 @@ module Ethoscope
   module Measures
     # The chords of a song as its measures tell them: by section, as degrees, in another key.
     class SongHarmony
+      # Names of notes in a symbol, and what they are called here.
+      NAME = /[A-G][♭♯b#]{0,2}/
+      NUMBERS = "CDEFGAB".chars.product(["", "♭", "♯", "b", "#", "♭♭", "♯♯", "bb", "##"]).to_h do |letter, signs|
+        [letter + signs, Harmony::PitchClass.parse(letter + signs).to_s]
+      end.freeze
       # 1 less what the task gives for a relative and a parallel key.
       RELATIVE = 0.7
       PARALLEL = 0.8
@@ -32,7 +37,7 @@ module Ethoscope
       #
       # @param symbol [String]
       # @return [String] the same for all ways to spell it
-      def self.sound(symbol) = symbol.gsub(/[A-G][♭♯b#]*/) { |name| Harmony::PitchClass.parse(name).to_s }
+      def self.sound(symbol) = symbol.gsub(NAME, NUMBERS)
 
       # @param voicing [Hash] notes with octaves
       # @return [Array<Integer>] MIDI pitches

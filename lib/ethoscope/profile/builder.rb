@@ -22,8 +22,8 @@ module Ethoscope
       # @return [Hash] songs, tempo, keys, degrees, loops, layers, sounds, techniques, marks, statements, outlier, and measures: all that is measured, in a
       #   line each with its name, its words and how many songs it holds for
       def profile
-        { songs: songs, tempo: tempo, keys: keys, degrees: degrees, loops: loops, layers: layers, sounds:, techniques: techniques, marks:,
-          statements: Statements.new(self, @songs).all, outlier: outlier, measures: }
+        parts = { tempo:, keys:, degrees:, techniques: }
+        { songs:, **parts, loops:, layers:, sounds:, marks:, statements: Statements.new(parts, @songs).all, outlier:, measures: }
       end
 
       # @return [Common] in every respect that is measured
@@ -73,11 +73,11 @@ module Ethoscope
 
       # @return [Hash] section kinds, and by role in how many songs it plays in each kind
       def layers
-        of = @songs.map { |song| song.sections.map { |section| Measures::Place.kind(section[:label]) } }
+        of = sections.map { |list| list.map { |section| Measures::Place.kind(section[:label]) } }
         kinds = usual(of.flatten)
         playing = @songs.map(&:playing)
         { kinds: kinds.map { |name| { name:, of: of.count { |labels| labels.include?(name) } } },
-          roles: roles.map { |role| { role:, counts: kinds.map { |name| playing.count { |pairs| pairs.include?([role, name]) } } } } }
+          roles: roles.map { |role| { role:, counts: kinds.map { |name| playing.count { |song| song.dig(role, name) } } } } }
       end
 
       # @return [Array<Hash>] role or name of a pitched layer, songs in which it plays, and what its cards say of its sound
@@ -116,8 +116,10 @@ module Ethoscope
       end
 
       def songs
-        @songs.map { |song| { title: song.title, bars: song.bars, duration: song.vector.value("time.duration"), meter: song.meter, sections: song.sections } }
+        @songs.zip(sections).map { |song, list| { title: song.title, bars: song.bars, duration: song.vector.value("time.duration"), meter: song.meter, sections: list } }
       end
+
+      def sections = @sections ||= @songs.map(&:sections)
 
       # What is told on every mix, and after it whatever stems, notes and people tell.
       def roles = Layers::Activity::ROLES | @songs.flat_map(&:roles)

@@ -8,8 +8,6 @@ module Ethoscope
       # One line: measure (its id), place (role and label of a kind of section; the whole song otherwise), value, spread (nil where there is none), n of m.
       Line = Value.of(:measure, :place, :value, :spread, :n, :m)
 
-      WHOLE = [nil, nil].freeze
-
       # @param songs [Array<Song>]
       # @param measures [Array<Measures::Measure>]
       def initialize(songs, measures: Measures::Registry.all)
@@ -27,25 +25,25 @@ module Ethoscope
 
       private
 
-      # Of each song the first value at each kind of place. Bars without a name are in no two songs the same.
+      # Of each song the first value at each kind of place. Bars without a name are in no two songs the same. On plain rows, for of two hundred songs
+      # there are tens of thousands.
       def grouped(measure)
-        groups = Hash.new { |all, kind| all[kind] = [] }
-        @songs.each do |song|
-          seen = {}
+        groups = {}
+        @songs.each_with_index do |song, number|
           song.vector.rows(measure.id).each do |row|
-            kind = kind_of(row[:place])
-            groups[kind] << row[:value] if kind && !seen[kind] && (seen[kind] = true)
+            group = group_of(groups, row[:place]) or next
+            group.store(number, row[:value]) unless group.key?(number)
           end
         end
-        groups.transform_keys { |role, label| Measures::Place.song.with(role:, label:) }
+        groups.flat_map { |role, kinds| kinds.map { |label, values| [Measures::Place.song.with(role:, label:), values.values] } }
       end
 
-      # On plain rows, for of two hundred songs there are tens of thousands.
-      def kind_of(place)
-        return WHOLE unless place
+      # Values by song, under the role and under the kind of section.
+      def group_of(groups, place)
+        return (groups[nil] ||= {})[nil] ||= {} unless place
         return nil if place[:first_bar] && place[:label].nil?
 
-        [place[:role], @kinds[place[:label]]]
+        (groups[place[:role]] ||= {})[@kinds[place[:label]]] ||= {}
       end
 
       def line(measure, place, values)

@@ -28,9 +28,11 @@ module Ethoscope
         vector.rows("form.section").map { |row| { **row[:place], energy: energy.fetch(row[:place][:first_bar], HALF).round(2) } }
       end
 
-      # @return [Set<Array(String, String)>] pairs of role and kind of section: the role fills at least half of a section of that kind
+      # @return [Hash{String => Hash{String => true}}] by role the kinds of sections of which it fills at least half of one
       def playing
-        vector.rows("layers.fill").select { |row| row[:value] >= HALF * 100 }.to_set { |row| [row[:place][:role], Measures::Place.kind(row[:place][:label])] }
+        vector.rows("layers.fill").each_with_object({}) do |row, roles|
+          (roles[row[:place][:role]] ||= {})[Measures::Place.kind(row[:place][:label])] = true if row[:value] >= HALF * 100
+        end
       end
 
       # @return [Array<String>] roles, or names where there is none, of the layers that play

@@ -10,10 +10,10 @@ module Ethoscope
       # One sentence: it holds for n of m songs.
       Statement = Value.of(:aspect, :text, :n, :m)
 
-      # @param builder [Builder]
+      # @param parts [Hash] tempo, keys, degrees and techniques, as {Builder} tells them
       # @param songs [Array<Song>]
-      def initialize(builder, songs)
-        @builder = builder
+      def initialize(parts, songs)
+        @parts = parts
         @songs = songs
       end
 
@@ -27,7 +27,7 @@ module Ethoscope
       def statement(aspect, text, count, of = @songs.size) = Statement.new(aspect:, text:, n: count, m: of)
 
       def tempo
-        zone = @builder.tempo
+        zone = @parts[:tempo]
         together = zone[:points].compact.reject { |point| point[:apart] }
         return nil if together.size < 2
 
@@ -39,7 +39,7 @@ module Ethoscope
       end
 
       def mode
-        keys = @builder.keys
+        keys = @parts[:keys]
         return nil if keys[:of] < 2
 
         minor = keys[:minor] * 2 >= keys[:of]
@@ -51,7 +51,7 @@ module Ethoscope
       end
 
       def degree
-        row = @builder.degrees.drop(1).max_by { |candidate| [candidate[:songs].count(true), candidate[:share]] }
+        row = @parts[:degrees].drop(1).max_by { |candidate| [candidate[:songs].count(true), candidate[:share]] }
         row && statement("Harmony", "Beside the tonic, #{row[:degree]} is the chord that keeps coming back.",
           row[:songs].count(true))
       end
@@ -63,7 +63,7 @@ module Ethoscope
       end
 
       def technique
-        row = @builder.techniques.first
+        row = @parts[:techniques].first
         row && statement("Technique", "#{row[:name]}.", row[:songs].count(true))
       end
     end

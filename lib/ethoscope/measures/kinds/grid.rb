@@ -28,7 +28,7 @@ module Ethoscope
         # @param values [Array<Hash>] one a song
         # @return [Hash] value: the grid whose strokes are the most common; spread: nil; songs: how many have them
         def common(values)
-          group = values.group_by { |grid| [grid[:steps], struck(grid, grid[:bars])] }.values.max_by(&:size)
+          group = values.group_by { |grid| [grid[:steps], *grid[:hits].map { |hit| hit >= STRUCK }] }.values.max_by(&:size)
           { value: group.first, spread: nil, songs: group.size }
         end
 

@@ -53,7 +53,7 @@ module Ethoscope
 
         def weights(value) = value.to_h { |element| [element.fetch(@of), @weight ? element.fetch(@weight) : 1] }.tap { |all| all.default = 0 }
 
-        def element(name, sets) = @weight ? { @of => name, @weight => (sets.sum { |set| set[name] } / sets.size).round(3) } : { @of => name }
+        def element(name, sets) = @weight ? { @of => name, @weight => sets.sum { |set| set[name] }.fdiv(sets.size).round(3) } : { @of => name }
       end
     end
   end
