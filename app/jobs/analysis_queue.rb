@@ -22,7 +22,9 @@ module Jobs
     def finish(job, result)
       keep_measurements(job, result)
       @library.analyses.finish(job[:id], *[result, "#{result}.vector"].map { |path| File.read(path, encoding: Encoding::UTF_8) if File.exist?(path) })
-      @library.references.of_recording(job[:recording_id]).each { |reference| @library.follow(reference) }
+      references = @library.references.of_recording(job[:recording_id])
+      references.each { |reference| @library.derive(reference) } unless job[:terms]
+      @library.songs.of(references)
     end
 
     private

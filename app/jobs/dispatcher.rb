@@ -62,7 +62,10 @@ module Jobs
       edition = @bulletin.edition
       until @stopping
         job = surviving { next_job }
-        job ? surviving { work(*job) } : edition = @bulletin.wait(edition, IDLE_SECONDS)
+        next surviving { work(*job) } if job
+
+        surviving { @library.measure_waiting }
+        edition = @bulletin.wait(edition, IDLE_SECONDS)
       end
     end
 

@@ -31,14 +31,22 @@ module Store
       @intake = Intake.new(self)
       @derivations = Derivations.new(self)
       @songs = Songs.new(self)
+      @unmeasured = Unmeasured.new
       freeze
     end
 
-    # What follows from a change of a reference: its analysis is derived anew where that is asked for, and what is measured of it is kept.
+    # What follows from a change of a reference: its analysis is derived anew where that is asked for, and soon it is measured again.
     #
     # @param reference [Hash]
     # @return [Hash, nil] the run that derives, if any
-    def follow(reference) = derive(reference).tap { songs.measure(reference) }
+    def follow(reference) = derive(reference).tap { @unmeasured.note(reference[:id]) }
+
+    # Measures songs of which something was said, once they have been left alone for a moment. Until then whoever asks for one measures it.
+    #
+    # @param how [Hash] see {Unmeasured#take}
+    def measure_waiting(**how)
+      songs.of(db[:references].where(id: @unmeasured.take(**how)).all)
+    end
 
     # @param study [Hash]
     # @param of [Array<Hash>] references, all of the study's when not said

@@ -43,11 +43,6 @@ module Store
       songs[reference[:id]]
     end
 
-    # Keeps what is measured of a reference as it is now.
-    #
-    # @param reference [Hash]
-    def measure(reference) = of([reference])
-
     # What was measured, derived anew with what a person put right as soon as that is done, and what the person says over it.
     #
     # @param reference [Hash]

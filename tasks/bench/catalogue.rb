@@ -53,7 +53,7 @@ module Bench
       reference = library.references.create(study_id: study[:id], recording:, title: "Song #{number + 1}", artist: nil, original_name: "song.ogg")
       library.analyses.finish(library.analyses.queue(recording[:id])[:id], JSON.generate(analysis.to_h))
       speak(library, reference) if (number % SPOKEN_OF).zero?
-      library.follow(reference)
+      library.song(reference)
     end
 
     def speak(library, reference)

@@ -34,7 +34,7 @@ class VectorsTest < Ethoscope::TestCase
   end
 
   def test_pages_of_a_study_read_what_is_kept
-    library.follow(reference)
+    library.song(reference)
     without_reading do
       assert_equal 16, get_json("/api/studies/#{study_id}")[:references].first[:summary][:bars]
       assert_equal 1, get_json("/api/studies/#{study_id}/profile")[:profile][:songs].size
@@ -42,9 +42,12 @@ class VectorsTest < Ethoscope::TestCase
     end
   end
 
-  def test_what_is_said_is_in_it_before_anybody_asks
-    post_mark = { type: "idea", text: "a bell", first_bar: 2, last_bar: 3 }
-    send_json(:post, "#{@path}/marks", post_mark)
+  def test_what_is_said_is_measured_once_the_song_was_left_alone
+    send_json(:post, "#{@path}/marks", { type: "idea", text: "a bell", first_bar: 2, last_bar: 3 })
+    library.measure_waiting
+
+    refute_equal stamp, kept&.fetch(:stamp)
+    library.measure_waiting(quiet: 0)
 
     without_reading do
       assert_equal(["a bell"], get_json("/api/studies/#{study_id}/profile")[:profile][:marks].map { |mark| mark[:text] })
@@ -68,7 +71,7 @@ class VectorsTest < Ethoscope::TestCase
   end
 
   def test_one_that_an_older_ethoscope_wrote_is_read_anew
-    library.follow(reference)
+    library.song(reference)
     library.db[:vectors].update(stamp: "old", whole: "{}")
     fresh = Store::Library.new(library.home)
 
@@ -85,7 +88,7 @@ class VectorsTest < Ethoscope::TestCase
   end
 
   def test_sections_and_layers_are_parsed_only_when_they_are_asked_for
-    library.follow(reference)
+    library.song(reference)
     library.db[:vectors].update(places: "broken")
     song = Store::Library.new(library.home).song(reference)
 
@@ -108,8 +111,24 @@ class VectorsTest < Ethoscope::TestCase
     refute_includes get_json(path).to_s, "from the shelf"
   end
 
+  def test_whoever_says_something_does_not_wait_for_it_and_whoever_asks_gets_it
+    without_reading { send_json(:post, "#{@path}/marks", { type: "idea", text: "a bell", first_bar: 2, last_bar: 3 }) }
+
+    assert_equal 201, last_response.status
+    assert_equal(["a bell"], library.song(reference).vector.of("techniques.mark").map { |mark| mark.value[:text] })
+  end
+
+  def test_a_song_is_handed_out_to_be_measured_once
+    waiting = Store::Unmeasured.new
+    [5, 5, 7].each { |id| waiting.note(id) }
+
+    assert_empty waiting.take
+    assert_equal [5, 7], waiting.take(quiet: 0)
+    assert_empty waiting.take(quiet: 0)
+  end
+
   def test_it_goes_with_its_reference
-    library.follow(reference)
+    library.song(reference)
 
     refute_nil kept
     library.remove { library.references.delete(@id) }
