@@ -3,8 +3,8 @@
 require "json"
 
 module Store
-  # What is measured of each reference, with what a person says over it: kept when it changes, so that no page works it out. A stamp says what it rests
-  # on; where that has changed unseen (an older Ethoscope wrote it, or a run was cut off) it is worked out anew when it is asked for.
+  # What is measured of each reference, with what a person says over it: kept, so that no page works it out. A stamp says what it rests on; where that has
+  # changed (something was said a moment ago, an older Ethoscope wrote it, or a run was cut off) it is worked out anew by whoever asks first.
   class Vectors < Rows
     # Songs whose vectors are kept ready.
     READY = 512
@@ -20,12 +20,8 @@ module Store
     #   sources; nil while no analysis is done
     def stamps(references)
       ids = references.map { |reference| reference[:id] }
-      analyses = db[:analyses].where(recording_id: references.map do |reference|
-        reference[:recording_id]
-      end, state: "done").group(:recording_id).select_hash(:recording_id, Sequel.function(:max, :id).as(:newest))
-      readings = db[:readings].where(reference_id: ids).select_group(:reference_id).select_append do
-        [max(:id).as(:newest), count(:id).as(:many)]
-      end.as_hash(:reference_id, %i[newest many])
+      analyses = newest_analyses(references.map { |reference| reference[:recording_id] })
+      readings = what_was_said(ids)
       revisions = db[:references].where(id: ids).select_hash(:id, :revision)
       sources = sources_of(ids)
       references.to_h do |reference|
@@ -70,6 +66,15 @@ module Store
     def unpacked(data)
       places = data[:places]
       data[:measures].transform_values { |rows| rows.map { |place, value, source, confidence| { place: places[place], value:, source:, confidence: }.freeze }.freeze }
+    end
+
+    def newest_analyses(recordings)
+      db[:analyses].where(recording_id: recordings, state: "done").group(:recording_id).select_hash(:recording_id, Sequel.function(:max, :id).as(:newest))
+    end
+
+    def what_was_said(ids)
+      said = db[:readings].where(reference_id: ids).select_group(:reference_id)
+      said.select_append { [max(:id).as(:newest), count(:id).as(:many)] }.as_hash(:reference_id, %i[newest many])
     end
 
     def sources_of(ids)
