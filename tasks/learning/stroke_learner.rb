@@ -11,9 +11,6 @@ module Learning
     DRUMS = %w[kick snare hats percussion].freeze
     HIDDEN = 32
     EPOCHS = 40
-    BATCH = 1024
-    RATE = 0.01
-    PENALTY = 1e-4
 
     # What a song without drums teaches: no step of it is struck.
     REST = {}.freeze
@@ -71,38 +68,6 @@ module Learning
     end
 
     # @return [Ethoscope::Signal::WeightTable]
-    def learn
-      random = Random.new(0)
-      draw = ->(rows, columns, scale) { Numo::DFloat.cast(Array.new(rows) { Array.new(columns) { random.rand(-1.7..1.7) * scale } }) }
-      weights = { into: draw.call(Model::INPUTS.size, HIDDEN, 0.15), bias: Numo::DFloat.zeros(HIDDEN), out: draw.call(HIDDEN, KEYS.size, 0.1),
-                  piece_bias: Numo::DFloat.zeros(KEYS.size) }
-      adam = Adam.new(weights, penalty: PENALTY)
-      EPOCHS.times do |epoch|
-        rate = RATE * 0.5 * (1 + Math.cos(Math::PI * epoch / EPOCHS))
-        (0...@inputs.shape[0]).to_a.shuffle(random:).each_slice(BATCH) { |batch| adam.step(gradients(weights, batch), rate) }
-      end
-      table(weights)
-    end
-
-    private
-
-    def gradients(weights, batch)
-      rows = Numo::DFloat.cast(@inputs[batch, true])
-      before = Numo::Linalg.dot(rows, weights[:into]) + weights[:bias]
-      hidden = before.clip(0, nil)
-      belief = 1 / (1 + Numo::NMath.exp((Numo::Linalg.dot(hidden, weights[:out]) + weights[:piece_bias]) * -1))
-      excess = (belief - @targets[batch, true]) / batch.size
-      of_hidden = Numo::Linalg.dot(excess, weights[:out].transpose.dup) * Numo::DFloat.cast(before.gt(0))
-      { into: Numo::Linalg.dot(rows.transpose.dup, of_hidden), bias: of_hidden.sum(axis: 0), out: Numo::Linalg.dot(hidden.transpose.dup, excess),
-        piece_bias: excess.sum(axis: 0) }
-    end
-
-    def table(weights)
-      units = (1..HIDDEN).map { |unit| "hidden #{unit}" }
-      cells = Model::INPUTS.each_with_index.to_h { |name, i| [name, weights[:into][i, true].to_a] }
-      cells["bias"] = weights[:bias].to_a + weights[:piece_bias].to_a
-      units.each_with_index { |name, i| cells[name] = ([nil] * HIDDEN) + weights[:out][i, true].to_a }
-      Ethoscope::Signal::WeightTable.new(units + Model::PIECES, cells)
-    end
+    def learn = NetworkLearner.new(@inputs, @targets, names: Model::INPUTS, outputs: Model::PIECES, hidden: HIDDEN, epochs: EPOCHS).learn
   end
 end

@@ -13,7 +13,7 @@ class RecountTableTest < Ethoscope::TestCase
     Rhythm::BeatGrid.new(edges: (0..((bars * beats) + pickup)).map { |beat| (0.4 + (beat * 0.5)).round(5) }, pickup:, meter: Rhythm::Meter.named(meter))
   end
 
-  def recount(grid, *changes) = Rhythm::Recount.of(grid, changes.map { |at, bpm| Corrections::TempoChange.new(at:, bpm:) })
+  def recount(grid, *changes) = Rhythm::Recount.of(grid, Corrections.of(tempo_changes: changes.map { |at, bpm| { at:, bpm: } }).tempo_changes)
 
   def test_every_change_from_every_bar_leaves_whole_bars
     METERS.each_key do |meter|

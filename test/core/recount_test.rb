@@ -8,7 +8,7 @@ class RecountTest < Ethoscope::TestCase
 
   def grid(beats: 17, pickup: 0) = Rhythm::BeatGrid.new(edges: (0...beats).map { |beat| beat * 0.6 }, pickup:, meter: Rhythm::Meter.named("4/4"))
 
-  def changes(*pairs) = pairs.map { |at, bpm| Corrections::TempoChange.new(at:, bpm:) }
+  def changes(*pairs) = Corrections.of(tempo_changes: pairs.map { |at, bpm| { at:, bpm: } }).tempo_changes
 
   def test_from_a_change_on_beats_follow_the_new_tempo
     counted = Rhythm::Recount.of(grid, changes([4.8, 120.0])).grid

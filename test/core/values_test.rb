@@ -70,10 +70,10 @@ class ValuesTest < Ethoscope::TestCase
   end
 
   def test_what_is_frozen_throughout_is_handed_back_as_it_is
-    data = Plain.frozen({ a: [1, { b: "text" }], c: Corrections::TempoChange.new(at: 1.0, bpm: 90.0) })
+    data = Plain.frozen({ a: [1, { b: "text" }], c: Corrections::TempoChange.new(at: 1.0, bpm: 90.0, to: nil, bars: nil) })
 
     assert_same data, Plain.frozen(data)
-    assert_equal({ at: 1.0, bpm: 90.0 }, data[:c])
+    assert_equal({ at: 1.0, bpm: 90.0, to: nil, bars: nil }, data[:c])
     assert_predicate data[:a][1][:b], :frozen?
   end
 end

@@ -57,7 +57,7 @@ module Ethoscope
 
       private
 
-      def recount = @recount ||= Rhythm::Recount.of(rhythm ? rhythm.grid : Rhythm::BeatGrid.nominal(features.duration), @corrections.tempo_changes)
+      def recount = @recount ||= Rhythm::Recount.of(rhythm ? rhythm.grid : Rhythm::BeatGrid.nominal(features.duration), @corrections.tempo_changes, @corrections.bar_lines)
 
       def per_bar(&) = grid.bar_edges.each_cons(2).map(&)
     end

@@ -19,21 +19,10 @@ module Ethoscope
     class BeatFinder
       RELATIONS = { 0.5 => "half", 2.0 => "double", 3.0 => "triple", 1.0 / 3 => "a third", 1.5 => "three to two", 2.0 / 3 => "two to three",
                     1.0 => "chosen" }.freeze
-      # What sounds begins so much of a beat before its bar line, and ends so much after it, without making another bar.
-      EARLY_BEATS = 0.12
-      # A beat this far before anything sounds is none.
-      BEFORE_BEATS = 0.3
-      # Nor is one that lies so many seconds before the recording.
-      BEFORE_SECONDS = 0.05
-      # The clock is looked up so far before and after the recording.
-      REACH_SECONDS = 5.0
       # Odds below this are not worth showing.
       WORTH_NAMING = 0.005
       # Rates at which the pulse is shown, in BPM.
       PLOTTED = (40..220).step(2).to_a.freeze
-      # A tempo set by a person is one of those found when it lies this near.
-      SAME_TEMPO = 0.04
-
       # @param onset [Signal::OnsetStrength]
       # @param clues [HarmonicClues]
       # @param sounding [Range<Float>] seconds from the first to the last sound
@@ -47,45 +36,83 @@ module Ethoscope
 
       # @return [Result, nil] nil when nothing repeats, or when the recording is shorter than three bars of anything
       def result
-        pulse = @pulse = Pulse.new(@onset)
-        return nil unless pulse.period
+        @pulse = Pulse.new(@onset)
+        heard = @pulse.period && listen(TimeWarp.new(@onset, @pulse.period), @pulse.period, @pulse.related)
+        return heard unless @corrections.bpm
 
-        @warp = TimeWarp.new(@onset, pulse.period)
-        evidence = PulseEvidence.new(@onset, @clues, @warp, pulse.period)
-        weighed = BarModel.shipped.weigh(allowed(HypothesisFeatures.new(evidence, pulse, periods: periods(pulse), meters:).hypotheses))
-        weighed.empty? ? nil : build(weighed, evidence)
+        @corrections.follows && heard ? followed(heard) : told(heard)
       end
 
       private
 
-      # A tempo that a person set is the beat, whether or not the pulse is related to it.
-      def periods(pulse)
-        wanted = @corrections.bpm or return pulse.related
-        near = pulse.related.min_by { |period| (period - (60.0 / wanted)).abs }
-        near && ((near * wanted / 60.0) - 1).abs < SAME_TEMPO ? [near] : [60.0 / wanted]
+      # What is heard on a clock, in the meter and with the bar line that a person said.
+      def listen(clock, pulse_period, periods, meters: Meter::HEARD)
+        @clock = clock
+        @evidence = PulseEvidence.new(@onset, @clues, clock, pulse_period)
+        weighed = BarModel.shipped.weigh(HypothesisFeatures.new(@evidence, @pulse, periods:, meters: meters | [@corrections.meter].compact).hypotheses)
+        weighed = BarModel.shipped.weigh(of_meter(weighed)) if @corrections.meter
+        weighed.empty? ? nil : build(weighed.first, weighed)
       end
 
-      def meters = @corrections.meter ? [@corrections.meter] : Meter::HEARD
-
-      # Every hypothesis is moved to the downbeat that a person set.
-      def allowed(hypotheses)
-        downbeat = @corrections.first_downbeat or return hypotheses
-        at = musical(downbeat)
-        hypotheses.map do |hypothesis|
-          BarHypothesis.new(**hypothesis.to_h, first_downbeat: at % (hypothesis.period * hypothesis.meter.beats))
-        end
+      # Another meter of the same kind keeps the beat.
+      def of_meter(weighed)
+        meter = @corrections.meter
+        heard = weighed.first&.hypothesis
+        fitting = weighed.map(&:hypothesis).select { |one| one.meter == meter }
+        fitting.select { |one| heard.meter.compound == meter.compound && (one.period - heard.period).abs < 1e-6 }.then { |kept| kept.empty? ? fitting : kept }
       end
 
-      def build(weighed, evidence)
-        best = weighed.first.hypothesis
-        grid = grid_for(best)
-        return nil unless grid
+      def layout(clock = @clock) = BarLayout.new(clock, @sounding, first_line: @corrections.first_downbeat)
 
+      # The bar line that a person said, or else the one heard, in musical time.
+      def line(hypothesis) = @corrections.first_downbeat ? layout.musical(@corrections.first_downbeat) : hypothesis.first_downbeat
+
+      def build(best, weighed)
+        @best = best.hypothesis
+        grid = layout.grid(period: @best.period, meter: @best.meter, line: line(@best)) or return nil
         candidates = tempo_candidates(weighed, tempo(grid))
-        Result.new(bpm: candidates.first.bpm, constant: @warp.constant, confidence: candidates.first.odds * @pulse.clarity, candidates:,
-          meters: meter_candidates(weighed), grid:, grid_confidence: (weighed.first.odds * @pulse.clarity).round(3),
-          swing: Swing.measure(evidence, best), pulse: pulse_curve)
+        Result.new(bpm: candidates.first.bpm, constant: @clock.constant, confidence: candidates.first.odds * @pulse.clarity, candidates:,
+          meters: meter_candidates(weighed), grid:, grid_confidence: (best.odds * @pulse.clarity).round(3), swing: swing(grid, @best), pulse: pulse_curve)
       end
+
+      def swing(grid, hypothesis) = Swing.measure(@evidence, BarHypothesis.new(**hypothesis.to_h, meter: grid.meter))
+
+      # The beats heard, so many times as fast as a person says, wherever the playing goes.
+      def followed(heard)
+        ratio = [*ToldTempo::RELATED, 1.5, 2.0 / 3].find { |times| ((@corrections.bpm / heard.bpm / times) - 1).abs < ToldTempo::NEAR } || (@corrections.bpm / heard.bpm)
+        period = @best.period / ratio
+        grid = layout.grid(period:, meter: heard.grid.meter, line: line(@best)) or return heard
+        as_told(heard, tempo(grid), grid, constant: heard.constant, swing: swing(grid, BarHypothesis.new(**@best.to_h, period:)))
+      end
+
+      # Even beats of exactly the tempo that a person says.
+      def told(heard)
+        meter = @corrections.meter || heard&.grid&.meter || Meter.named("4/4")
+        tempo = ToldTempo.new(@corrections.bpm, meter:, line: @corrections.first_downbeat, heard:)
+        line = tempo.line { steady_line(tempo.period, meter) }
+        grid = layout(SteadyClock).grid(period: tempo.period, meter:, line:) or return heard
+        @clock = SteadyClock
+        @evidence = PulseEvidence.new(@onset, @clues, SteadyClock, tempo.period)
+        as_told(heard, @corrections.bpm, grid, constant: true, swing: Swing.measure(@evidence, BarHypothesis.new(period: tempo.period, meter:, first_downbeat: line, features: [])))
+      end
+
+      # Where bars of a tempo that is not the one heard fall best.
+      def steady_line(period, meter)
+        evidence = PulseEvidence.new(@onset, @clues, SteadyClock, period)
+        weighed = BarModel.shipped.weigh(HypothesisFeatures.new(evidence, @pulse, periods: [period], meters: [meter]).hypotheses)
+        weighed.first&.hypothesis&.first_downbeat || @sounding.begin
+      end
+
+      # What was heard as another tempo is a rival of what a person says.
+      def as_told(heard, bpm, grid, constant:, swing:)
+        rivals = (heard&.candidates || []).map { |one| TempoCandidate.new(**one.to_h, relation: relation(one.bpm / bpm)) }.reject { |one| one.relation == "chosen" }
+        same = (heard&.candidates || []).find { |one| relation(one.bpm / bpm) == "chosen" }
+        Result.new(bpm: bpm.round(2), constant:, confidence: same ? same.odds * @pulse.clarity : 0.0, meters: heard&.meters || [MeterCandidate.new(name: grid.meter.name, odds: 1.0)],
+          candidates: [TempoCandidate.new(bpm: bpm.round(2), odds: same&.odds || 0.0, relation: "chosen", reason: "as you say"), *rivals],
+          grid:, grid_confidence: heard&.grid_confidence || 0.0, swing:, pulse: pulse_curve)
+      end
+
+      def relation(ratio) = RELATIONS.min_by { |value, _| Math.log2(value / ratio).abs }.last
 
       # How well onsets repeat at each rate: what the tempo rests on.
       def pulse_curve
@@ -94,7 +121,7 @@ module Ethoscope
 
       # For a constant tempo the mean over all beats; else the median over time.
       def tempo(grid)
-        return 60.0 * (grid.edges.size - 1) / (grid.edges.last - grid.edges.first) if @warp.constant
+        return 60.0 * (grid.edges.size - 1) / (grid.edges.last - grid.edges.first) if @clock.constant
 
         middle_tempo(grid)
       end
@@ -129,38 +156,6 @@ module Ethoscope
         ranked.sort_by do |candidate|
           -candidate.odds
         end.select.with_index { |candidate, i| i.zero? || candidate.odds >= WORTH_NAMING }
-      end
-
-      # Beats from the first sound (a shorter run before the first whole bar is the pickup) to the end of the bar in which
-      # the last sound starts.
-      def grid_for(best)
-        bar = best.period * best.meter.beats
-        first_bar = ((musical(@sounding.begin) - best.first_downbeat + (EARLY_BEATS * best.period)) / bar).floor
-        last_bar = ((musical(@sounding.end) - best.first_downbeat - (EARLY_BEATS * best.period)) / bar).ceil
-        start = best.first_downbeat + (first_bar * bar)
-        count = (last_bar - first_bar) * best.meter.beats
-        times = @warp.to_seconds((Numo::DFloat.new([count, 0].max + 1).seq * best.period) + start).to_a
-        trim(times, best.meter)
-      end
-
-      # A first bar that starts well before the sound loses the beats that nobody plays.
-      def trim(times, meter)
-        period = times.size > 1 ? times[1] - times[0] : 0
-        silent = times.count { |time| time < [@sounding.begin - (BEFORE_BEATS * period), -BEFORE_SECONDS].max }
-        edges = times.drop(silent).map { |time| [time, 0.0].max.round(5) }.uniq
-        pickup = (meter.beats - (silent % meter.beats)) % meter.beats
-        edges.size - 1 - pickup >= meter.beats ? BeatGrid.new(edges:, pickup:, meter:) : nil
-      end
-
-      # Musical time of a moment in the recording, by bisection over the monotonic clock.
-      def musical(seconds)
-        low = -REACH_SECONDS
-        high = @onset.duration + REACH_SECONDS
-        40.times do
-          middle = (low + high) / 2
-          @warp.to_seconds(Numo::DFloat[middle])[0] < seconds ? low = middle : high = middle
-        end
-        low
       end
     end
   end

@@ -31,6 +31,8 @@ module Ethoscope
         inputs = StrokeModel.inputs(short_time, steps.times.flatten)
         likelihood = model.likelihood(inputs)
         shape = steps.times.shape
+        @acoustics = inputs.reshape(*shape, inputs.shape[1])
+        @heard = likelihood.reshape(*shape, PIECES.size)
         @likely = PIECES.each_index.to_h { |i| [PIECES[i], likelihood[true, i].dup.reshape(*shape)] }
         @levels = LEVELS.transform_values { |registers| inputs[true, StrokeModel.level_columns(registers)].mean(axis: 1).reshape(*shape) }
         told.each do |piece, velocity|
@@ -52,6 +54,11 @@ module Ethoscope
 
       # @return [Array<Float>] hat strokes per beat in each bar
       def hat_rates = (@likely["hats"].sum(axis: 1) / (@steps.steps / @steps.per_beat)).to_a
+
+      # @param bars [Range<Integer>] from 0, end exclusive
+      # @param period [Integer] bars
+      # @return [Numo::DFloat] shape [period * steps, PatternModel::NAMES]: those bars laid over each other
+      def fold(bars, period) = PatternModel.inputs(@acoustics, @heard, @steps.per_beat, bars, period)
 
       # @param piece [String] one of PIECES
       # @return [Numo::DFloat] shape [bars, steps], 0 to 1

@@ -60,20 +60,13 @@ module Ethoscope
 
       # @param table [Signal::WeightTable] rows INPUTS, "bias" and hidden units; columns hidden units and PIECES
       def initialize(table)
-        hidden = table.columns - PIECES
-        @into = table.block(INPUTS, hidden)
-        @bias = table.block(["bias"], hidden)
-        @out = table.block(hidden, PIECES)
-        @piece_bias = table.block(["bias"], PIECES)
+        @network = Signal::Network.new(table, INPUTS, PIECES)
         freeze
       end
 
       # @param inputs [Numo::DFloat] shape [n, INPUTS], see {inputs}
       # @return [Numo::DFloat] shape [n, PIECES], 0 to 1
-      def likelihood(inputs)
-        hidden = (Numo::Linalg.dot(inputs, @into) + @bias).clip(0, nil)
-        1 / (1 + Numo::NMath.exp((Numo::Linalg.dot(hidden, @out) + @piece_bias) * -1))
-      end
+      def likelihood(inputs) = @network.likelihood(inputs)
     end
   end
 end

@@ -6,7 +6,7 @@ module Ethoscope
     #
     # First a coarse curve of the local period (Viterbi path through a windowed comb; Peeters, "Time variable tempo
     # detection", EURASIP 2007), then what is left of the phase by complex demodulation (Grosche & Müller, "Extracting
-    # predominant local pulse information", IEEE TASLP 2011).
+    # predominant local pulse information", IEEE TASLP 2011). Where one constant tempo explains the onsets as well as that, it is kept instead.
     class TimeWarp
       # The pulse is followed by what comes back after up to nearly five beats.
       LONGEST_BEATS = 4.9
@@ -42,9 +42,10 @@ module Ethoscope
         flat = flat?(axis)
         axis = identity if flat
         late, strength = phase_deviation(Signal::Series.sample(onset.total, invert(axis) * @rate))
-        trend = linear_trend(late, strength)
-        @constant = flat && wander(late - trend, strength) < CONSTANT_SECONDS
-        @inverse = invert(corrected(axis, @constant ? trend : late))
+        @inverse = invert(corrected(axis, late))
+        steady = SteadyPulse.new(onset.total, @rate, @period * (@inverse[-1] - @inverse[0]) * @rate / (@size - 1))
+        @constant = (flat && wander(late - linear_trend(late, strength), strength) < CONSTANT_SECONDS) || steady.as_good_as?(followed(onset.total))
+        @inverse = invert(identity * (@period / steady.period)) if @constant
         freeze
       end
 
@@ -60,6 +61,8 @@ module Ethoscope
       def to_seconds(musical) = read(@inverse, musical)
 
       private
+
+      def followed(onset) = SteadyPulse.new(Signal::Series.sample(onset, @inverse * @rate), @rate, @period)
 
       # A clock read at any time; before its first and after its last frame it runs at the common pace.
       def read(clock, time)
