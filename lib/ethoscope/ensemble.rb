@@ -41,9 +41,11 @@ module Ethoscope
     def layers(mix) = Layers::Roster.new(mix, playing, parts, placement, @grid).layers
 
     # @param steps [Rhythm::StepGrid]
-    # @return [Hash{String => Numo::DFloat}] for each piece of the kit that is told by a stem or a score, velocity on each step
+    # @return [Array<Rhythm::ToldStrokes>] of each piece of the kit that a stem or a score tells, one a layer
     def strokes(steps)
-      players.group_by(&:role).slice(*Rhythm::DrumSteps::PIECES).transform_values { |group| velocities(group.flat_map(&:events), steps) }
+      players.select { |player| Layers::Role::STRUCK.include?(player.role) }.flat_map do |player|
+        player.pieces.map { |piece, events| Rhythm::ToldStrokes.new(role: player.role, piece:, layer: player.pieces.size > 1 ? piece : player.name, source: player.source, velocity: velocities(events, steps)) }
+      end
     end
 
     # @param heard [Array<Harmony::ChordRecognizer::Span>] what the mix tells

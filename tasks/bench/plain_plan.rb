@@ -7,8 +7,6 @@ module Bench
     PLAYING = 0.5
     # Roles of which it is said whether they play.
     ROLES = %w[kick snare hats bass lead vocal].freeze
-    # A step is struck that is more likely than this.
-    STRUCK = 0.5
 
     # @param data [Hash] an analysis as JSON has it, keys strings
     def initialize(data)
@@ -74,7 +72,7 @@ module Bench
     def steps(section)
       pattern = @data["drums"].find { |one| one["first_bar"] == section["first_bar"] } or return []
       pattern["rows"].map do |row|
-        hits = row["hits"] || row["probability"].map { |value| value >= STRUCK ? 1 : 0 }
+        hits = row["hits"].map { |hit| hit.positive? ? 1 : 0 }
         { measure: "steps", role: row["piece"], value: { steps: pattern["steps"], bars: hits.size / pattern["steps"], hits: } }
       end
     end

@@ -13,23 +13,36 @@ class Band
 
   # beats is how many beats a bar has, cents how far everything is tuned from A 440.
   def initialize(bpm:, beats: 4, cents: 0, lead_in: 0.3)
-    @beat = 60.0 / bpm
+    @bpm = bpm.to_f
     @beats = beats
     @tuning = 2**(cents / 1200.0)
     @lead_in = lead_in
     @bars = []
   end
 
-  # Adds bars; chords go round, one a bar. Drums are beats of the bar; every layer but chords may be left out.
-  def bars(count, chords: nil, bass: true, gain: 1.0, wide: false, dull: false, **drums)
-    count.times { |i| @bars << { chord: chords && chords[i % chords.size], bass:, gain:, wide:, dull:, drums: } }
+  # Adds bars; chords go round, one a bar. Drums are beats of the bar; every layer but chords may be left out. With to, the tempo moves there evenly.
+  def bars(count, chords: nil, bass: true, gain: 1.0, wide: false, dull: false, to: nil, **drums)
+    slope = to ? (to - @bpm) / (count * @beats) : 0.0
+    count.times do |i|
+      edges = (0..@beats).map { |beat| passed(slope, (i * @beats) + beat) }
+      @bars << { chord: chords && chords[i % chords.size], bass:, gain:, wide:, dull:, drums:, edges: edges.map { |edge| edge - edges.first } }
+    end
+    to ? tempo(to) : self
+  end
+
+  # Another tempo from here on.
+  def tempo(bpm)
+    @bpm = bpm.to_f
     self
   end
 
-  def duration = @lead_in + (@bars.size * @beats * @beat) + 0.5
+  def duration = time_of_bar(@bars.size + 1) + 0.5
 
   # Seconds at which a bar (from 1) starts.
-  def time_of_bar(bar) = @lead_in + ((bar - 1) * @beats * @beat)
+  def time_of_bar(bar) = @lead_in + @bars.first(bar - 1).sum { |one| one[:edges].last }
+
+  # Seconds of all beats, and of the end of the last one.
+  def beats = @bars.each_index.flat_map { |bar| @bars[bar][:edges][0...-1].map { |edge| time_of_bar(bar + 1) + edge } } + [time_of_bar(@bars.size + 1)]
 
   # rate_of is the rate of the recording, stereo false for one channel.
   def recording(stereo: true)
@@ -43,18 +56,27 @@ class Band
 
   def render
     mixed = Array.new(2) { Numo::SFloat.zeros((duration * RATE).ceil) }
-    @bars.each_with_index { |bar, i| play(mixed, bar, @lead_in + (i * @beats * @beat)) }
+    @bars.each_with_index { |bar, i| play(mixed, bar, time_of_bar(i + 1)) }
     mixed
+  end
+
+  # Seconds from the start of a run of bars whose tempo changes by so much a beat.
+  def passed(slope, beat) = slope.zero? ? beat * 60.0 / @bpm : 60.0 * Math.log(1 + (slope * beat / @bpm)) / slope
+
+  # Seconds from the start of a bar to a place in it, in beats.
+  def moment(bar, place)
+    low = [place.floor, @beats - 1].min
+    bar[:edges][low] + ((place - low) * (bar[:edges][low + 1] - bar[:edges][low]))
   end
 
   def play(mixed, bar, start)
     bar[:drums].each do |piece, beats|
-      beats.each { |at| add(mixed, start + (at * @beat), drum(piece) * bar[:gain], dull: bar[:dull]) }
+      beats.each { |at| add(mixed, start + moment(bar, at), drum(piece) * bar[:gain], dull: bar[:dull]) }
     end
     return unless bar[:chord]
 
     root, tones = notes(bar[:chord])
-    length = @beats * @beat * 0.96
+    length = bar[:edges].last * 0.96
     tones.each_with_index do |tone, i|
       lag = bar[:wide] && i.odd? ? 0.011 : 0.0
       add(mixed, start, organ(48 + root + tone, length, bar[:dull] ? 1 : 6) * (0.16 * bar[:gain]), lag:)

@@ -10,9 +10,12 @@ module Ethoscope
       BY_BAR = list(maybe(NUMBER))
 
       ALL = [
-        named(:StepRow, "One piece of the kit, step by step.", piece: STRING, probability: list(NUMBER), velocity: list(NUMBER), ghost: list(NUMBER)),
+        named(:StepRow, "One piece of the kit, step by step.",
+          piece: STRING, layer: STRING, source: words(:LayerSource), period: [NUMBER, "bars after which its pattern returns"],
+          hits: [list(NUMBER), "how hard each step of the period is struck, 0 to 1; 0 where it rests"],
+          probability: [list(NUMBER), "of the usual bar"], velocity: list(NUMBER), ghost: list(NUMBER)),
         named(:StepPattern, "", first_bar: NUMBER, bars: NUMBER, steps: NUMBER, rows: list(shape(:StepRow)), names: list(STRING), hat_rate: maybe(STRING),
-          departures: list(object(bar: NUMBER, kind: one_of("fill", "gap"))), confidence: NUMBER),
+          departures: list(object(bar: NUMBER, kind: one_of("fill", "gap", "change"), strokes: list(object(piece: STRING, beat: NUMBER, more: BOOLEAN)))), confidence: NUMBER),
         named(:Timing, "Offsets of onsets from the grid in ms by step.", register: STRING, offsets_ms: BY_BAR, spread_ms: maybe(NUMBER), onsets: NUMBER),
         named(:EngineChange, "What changes where a run of four bars begins.",
           bar: NUMBER, enters: list(STRING), leaves: list(STRING), thins: list(STRING), swells: list(STRING), hats: maybe(one_of("faster", "slower"))),

@@ -29,7 +29,7 @@ module Ethoscope
         rhythm = hearing.rhythm&.then { |found| @corrections.tempo_changes.empty? ? found : found.with_moving_tempo }
         tell_of_changes(hearing)
         ensemble = ensemble(hearing.grid, rhythm)
-        strokes = @gaps.beside("the drum steps of stems and MIDI", {}) { ensemble.strokes(hearing.steps) }
+        strokes = @gaps.beside("the drum steps of stems and MIDI", []) { ensemble.strokes(hearing.steps) }
         Count.new(hearing:, rhythm:, grid: hearing.grid, ensemble:, drums: Rhythm::DrumSteps.new(@features.short, hearing.steps, told: strokes), source: written ? "midi" : "mix")
       end
 

@@ -45,7 +45,15 @@ module Ethoscope
       end
 
       def patterns
-        @gaps.beside("the drum steps", []) { @count.rhythm ? @sections.map { |section| @count.drums.pattern(section.first_bar, section.bars) } : [] }
+        @gaps.beside("the drum steps", []) do
+          patterns = Rhythm::DrumPatterns.new(@count.drums, played)
+          @count.rhythm ? @sections.map { |section| patterns.pattern(section.first_bar, section.bars) } : []
+        end
+      end
+
+      # Strokes and the starts of bass notes as the mix tells them, in their context.
+      def played
+        @played ||= Rhythm::Played.new(@count.drums, @features.spectra, @sections.map { |section| (section.first_bar - 1)...section.last_bar })
       end
 
       def timings = @gaps.beside("the micro-timing", []) { Rhythm::MicroTiming.new(@features.onset, @count.steps).timings }

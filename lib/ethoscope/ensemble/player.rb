@@ -38,7 +38,7 @@ module Ethoscope
           from = grid.position(placement.seconds(note.start))
           Played.new(beat: from.round(4), beats: (grid.position(placement.seconds(note.end)) - from).round(4), pitch: note.pitch, velocity: note.velocity / LOUDEST)
         end
-        new(name: part.name, role: part.role, source: "midi", events:, sound:)
+        new(name: part.name, role: part.role, source: "midi", events:, sound:, drums: part.notes.any?(&:drum?))
       end
 
       # @param sound [Stems::Sound]
@@ -69,21 +69,32 @@ module Ethoscope
       end
       private_class_method :strokes
 
-      # @param attributes [Hash] name, role, source, events, sound
-      def initialize(name:, role:, source:, events:, sound: nil)
+      # @param attributes [Hash] name, role, source, events, sound, and whether pitches are keys of a kit
+      def initialize(name:, role:, source:, events:, sound: nil, drums: false)
         @name = name
         @role = role
         @source = source
         @events = events.sort_by { |event| [event.beat, event.pitch || 0] }.freeze
         @sound = sound
+        @drums = drums
         freeze
       end
+
+      # @return [Boolean] whether its pitches are keys of a kit
+      def drums? = @drums
 
       # @param beats [Range<Numeric>] since the start of bar 1, end exclusive
       # @return [Array<Played>] that begin there; what comes a hair early belongs to the beat
       def within(beats, early: EARLY_BEATS)
         first = events.bsearch_index { |event| event.beat >= beats.begin - early } || events.size
         events.drop(first).take_while { |event| event.beat < beats.end - early }
+      end
+
+      # @return [Hash{String => Array<Played>}] of a struck part, what each piece of the kit plays: by its key where a score writes it, else all as its role
+      def pieces
+        return { role => events } unless source == "midi" && drums?
+
+        events.group_by { |event| Midi::Kit.piece(event.pitch) || role }
       end
 
       # @return [Array<Integer>] pitches in order, without repeated chords' inner notes left out

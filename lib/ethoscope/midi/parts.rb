@@ -5,8 +5,6 @@ module Ethoscope
     # Sorts the tracks of a score into parts with one role each. Drum tracks fall apart into pieces by the drum map of General MIDI;
     # other roles follow from the track's name, then from its program's family, then from how it is written.
     module Parts
-      # Percussion key map of General MIDI 1.
-      PIECES = { "kick" => [35, 36], "snare" => [37, 38, 39, 40], "hats" => [42, 44, 46, 49, 51, 52, 53, 55, 57, 59] }.freeze
       # Families of General MIDI 1 programs.
       FAMILIES = { (0..23) => "chords", (24..31) => "guitar", (32..39) => "bass", (40..51) => "strings", (52..54) => "vocal", (55..55) => "fx", (56..63) => "brass",
                    (64..87) => "lead", (88..95) => "pad", (96..103) => "texture", (104..111) => "lead", (112..119) => "percussion", (120..127) => "fx" }.freeze
@@ -27,7 +25,7 @@ module Ethoscope
         track.notes.group_by(&:channel).flat_map do |channel, notes|
           next [pitched(track, notes)] unless channel == Score::DRUM_CHANNEL
 
-          pieces = notes.group_by { |note| piece(note.pitch) }
+          pieces = notes.group_by { |note| Kit.role(note.pitch) }
           pieces.map { |role, played| Part.new(name: pieces.size > 1 ? "#{track.name} #{role}" : track.name, role:, program: nil, notes: played) }
         end
       end
@@ -43,9 +41,6 @@ module Ethoscope
         [Layers::Role::DRUMS, Layers::Role::RETURN].include?(role) ? nil : role
       end
       private_class_method :named
-
-      def self.piece(pitch) = PIECES.find { |_, pitches| pitches.include?(pitch) }&.first || "percussion"
-      private_class_method :piece
 
       # A family says little of a chordal instrument that plays a line.
       def self.family(program, notes)

@@ -26,8 +26,13 @@ module Ethoscope
       end
       private_class_method :worded
 
-      def self.tempo(value) = [format("%.2f BPM", value[:bpm]), *value.fetch(:changes, []).map { |change| format("then %.2f", change[:bpm]) }].join(", ")
+      def self.tempo(value) = [format("%.2f BPM", value[:bpm]), *("as played" if value[:follows]), *value.fetch(:changes, []).map { |change| change(**change) }].join(", ")
       private_class_method :tempo
+
+      def self.change(bpm:, to: nil, bars: nil, **)
+        to ? format("then from %<bpm>.2f to %<to>.2f in %<bars>d bars", bpm:, to:, bars:) : format("then %.2f", bpm)
+      end
+      private_class_method :change
 
       def self.key(value) = [value, *value[:modulations]].map { |key| Words.signs(Harmony::Key.named(key[:tonic], key[:mode]).to_s) }.join(", then ")
       private_class_method :key

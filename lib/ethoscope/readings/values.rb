@@ -22,15 +22,19 @@ module Ethoscope
 
       TEMPO = Forms.schema do
         required(:bpm).filled(:float, included_in?: Corrections::TEMPI)
+        optional(:follows).filled(:bool)
         optional(:changes).value(:array, max_size?: MANY).each(:hash) do
           required(:at).filled(:float, included_in?: SECONDS)
           required(:bpm).filled(:float, included_in?: Corrections::TEMPI)
+          optional(:to).filled(:float, included_in?: Corrections::TEMPI)
+          optional(:bars).filled(:integer, included_in?: 1..4000)
         end
       end
 
       METER = Forms.schema do
         required(:name).filled(:string, included_in?: Rhythm::Meter::ALL.map(&:name))
         optional(:first_downbeat).maybe(:float, included_in?: EARLY_SECONDS)
+        optional(:lines).value(:array, max_size?: MANY).each(:float, included_in?: SECONDS)
       end
 
       KEY = Forms.schema do

@@ -2,7 +2,8 @@
 
 module Ethoscope
   module Rhythm
-    # A bar that departs from its section's pattern: "fill" (more is struck) or "gap" (less).
-    Departure = Value.of(:bar, :kind)
+    # A bar that departs from its section's pattern: "fill" where much more is struck, "gap" where much less is, else "change"; and stroke by stroke what is
+    # more or less there.
+    Departure = Value.of(:bar, :kind, :strokes)
   end
 end

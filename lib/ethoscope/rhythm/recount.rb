@@ -35,11 +35,11 @@ module Ethoscope
       # @return [BeatGrid, nil] nil when no whole bar would be left before or after the change
       def self.counted_from(grid, turn, stop)
         at = turn.is_a?(BarLine) ? turn.at : moment(grid, turn)
-        return nil if at >= [stop, grid.edges.last].min - NEAR
+        return nil if at >= [stop, grid.edges.last].min - NEAR || at < grid.edges[grid.pickup] - NEAR
 
         before = whole_bars_before(grid, at)
         after = turn.is_a?(BarLine) ? moved(grid, at) : Beats.new(turn, grid.meter.beats).until(at, stop)
-        return nil if after.nil? || before.size - grid.pickup < grid.meter.beats
+        return nil if after.nil? || (before.size != grid.pickup && before.size - grid.pickup < grid.meter.beats)
 
         BeatGrid.new(edges: before + after, pickup: grid.pickup, meter: grid.meter)
       end
@@ -107,7 +107,7 @@ module Ethoscope
 
           within = [beat, length].min
           slope = (@change.to - @change.bpm) / length
-          (60.0 * Math.log1p(slope * within / @change.bpm) / slope) + ((beat - within) * 60.0 / @change.to)
+          (60.0 * Math.log(1 + (slope * within / @change.bpm)) / slope) + ((beat - within) * 60.0 / @change.to)
         end
 
         def length = @change.bars * @per_bar.to_f

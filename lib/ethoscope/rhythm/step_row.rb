@@ -2,8 +2,9 @@
 
 module Ethoscope
   module Rhythm
-    # One piece of the kit over a run of bars, step by step: how often it is struck, how hard on average (0 to 1 of the song's
-    # hard strokes), and how often softly (ghost strokes).
-    StepRow = Value.of(:piece, :probability, :velocity, :ghost)
+    # One piece of the kit over a run of bars: the layer and the source that tell it, after how many bars its pattern returns, and that pattern, how hard each
+    # of its steps is struck (hits, 0 to 1 of the song's hard strokes, 0 where it rests); and the usual bar, how often each step is struck, how hard on
+    # average, and how often softly (ghost strokes).
+    StepRow = Value.of(:piece, :layer, :source, :period, :hits, :probability, :velocity, :ghost)
   end
 end

@@ -4,6 +4,9 @@ module Ethoscope
   module Sheet
     # Edits of how bars are counted and which key holds where: each gives the aspect and its new value.
     class CountEdits
+      # Two moments this near are the same.
+      SAME_SECONDS = 1e-3
+
       # @param data [Hash] the schema of a sheet
       # @param current [Hash{String => Hash}] the reading that holds for each aspect
       def initialize(data, current)
@@ -31,21 +34,46 @@ module Ethoscope
         ["meter", value("meter").merge(name: @data[:meter], first_downbeat: @data[:beats].fetch(beats.to_i))]
       end
 
+      # @param at [Float] seconds of a moment at which a bar begins, whatever was counted before
+      # @return [Array(String, Hash)]
+      def bar_line(at:)
+        lines = (value("meter")[:lines] || []).reject { |line| (line - at).abs < SAME_SECONDS }
+        ["meter", value("meter").merge(name: @data[:meter], lines: (lines + [at.round(4)]).sort)]
+      end
+
+      # Bars as they were counted before lines were set.
+      #
+      # @return [Array(String, Hash)]
+      def no_bar_lines = ["meter", value("meter").merge(name: @data[:meter]).except(:lines)]
+
       # @param bar [Integer] from which on
       # @param bpm [Float] this tempo holds
       # @return [Array(String, Hash)]
-      def tempo_change(bar:, bpm:)
-        raise Errors::Unfit, "the tempo of bar 1 is the tempo of the song" if bar == 1
+      def tempo_change(bar:, bpm:) = changed(bar, bpm:)
 
-        at = @timeline.seconds(bar).round(4)
-        changes = (value("tempo")[:changes] || []).reject { |change| (change[:at] - at).abs < 1e-3 } + [{ at:, bpm: }]
-        ["tempo", tempo.merge(changes: changes.sort_by { |change| change[:at] })]
+      # @param bar [Integer] from which on beats are even, at the tempo that fits what is counted there best
+      # @return [Array(String, Hash)]
+      def even(bar:)
+        bpm = @timeline.even_tempo(bar, later_changes(bar).first || @data[:end])
+        bar == 1 ? ["tempo", tempo.except(:follows).merge(bpm:)] : changed(bar, bpm:)
       end
 
-      # One tempo for the whole song again.
+      # @param bar [Integer] from which on the tempo moves evenly
+      # @param to_bar [Integer] at whose start it has arrived
+      # @param bpm [Float] from this
+      # @param to [Float] to this tempo, which holds from there on
+      # @return [Array(String, Hash)]
+      # @raise [Errors::Unfit] when it ends before it begins
+      def ramp(bar:, to_bar:, bpm:, to:)
+        raise Errors::Unfit, "a ramp ends at a later bar than it begins" unless to_bar > bar
+
+        changed(bar, bpm:, to:, bars: to_bar - bar)
+      end
+
+      # One tempo for the whole song, in even beats.
       #
       # @return [Array(String, Hash)]
-      def steady = ["tempo", tempo.except(:changes)]
+      def steady = ["tempo", tempo.except(:changes, :follows)]
 
       # @param factor [Float] 2 counts twice as fast, 0.5 half as fast
       # @return [Array(String, Hash)]
@@ -59,7 +87,7 @@ module Ethoscope
         raise Errors::Unfit, "the key of bar 1 is the key of the song" if bar == 1
 
         at = @timeline.seconds(bar).round(4)
-        kept = (value("key")[:modulations] || []).reject { |change| (change[:at] - at).abs < 1e-3 }
+        kept = (value("key")[:modulations] || []).reject { |change| (change[:at] - at).abs < SAME_SECONDS }
         ["key", key.merge(modulations: (kept + [{ at:, tonic:, mode: }]).sort_by { |change| change[:at] })]
       end
 
@@ -75,10 +103,24 @@ module Ethoscope
         reading[:source] == "measured" ? {} : reading[:value] || {}
       end
 
+      # The tempo as a person said it, or as it is played where nobody did.
       def tempo
-        bpm = value("tempo")[:bpm] || @data[:tempo][:bpm] or raise Errors::Unfit, "set a tempo first"
-        value("tempo").merge(bpm:)
+        told = value("tempo")
+        return told if told[:bpm]
+
+        bpm = @data[:tempo][:bpm] or raise Errors::Unfit, "set a tempo first"
+        told.merge(bpm:, follows: true)
       end
+
+      def changed(bar, **change)
+        raise Errors::Unfit, "the tempo of bar 1 is the tempo of the song" if bar == 1 && !change[:to]
+
+        at = @timeline.seconds(bar).round(4)
+        changes = (value("tempo")[:changes] || []).reject { |other| (other[:at] - at).abs < SAME_SECONDS } + [{ at:, **change }]
+        ["tempo", tempo.merge(changes: changes.sort_by { |one| one[:at] })]
+      end
+
+      def later_changes(bar) = (value("tempo")[:changes] || []).map { |change| change[:at] }.select { |at| at > @timeline.seconds(bar) + SAME_SECONDS }
 
       def key
         found = @data[:key] or raise Errors::Unfit, "set a key first"

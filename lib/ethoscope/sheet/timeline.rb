@@ -58,6 +58,19 @@ module Ethoscope
         [first, (line_near(to) - 1).clamp(first, bars)]
       end
 
+      # @param bar [Integer]
+      # @param stop [Float] seconds
+      # @return [Float] the one tempo that fits the beats from a bar to a moment best, by least squares, in BPM to a hundredth
+      def even_tempo(bar, stop)
+        first = @pickup + ((bar - 1) * beats_per_bar)
+        times = @edges[first..].take_while { |edge| edge <= stop + 1e-3 }
+        raise Errors::Unfit, "there is no whole bar from there on" if times.size <= beats_per_bar
+
+        middle = (times.size - 1) / 2.0
+        slope = times.each_with_index.sum { |time, i| (i - middle) * time } / times.each_index.sum { |i| (i - middle)**2 }
+        (60 / slope).round(2)
+      end
+
       private
 
       # The bar line nearest to a moment, the first of two that are as near; the end of the song is the last one.
