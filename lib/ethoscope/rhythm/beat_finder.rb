@@ -48,8 +48,8 @@ module Ethoscope
       # What is heard on a clock, in the meter and with the bar line that a person said.
       def listen(clock, pulse_period, periods, meters: Meter::HEARD)
         @clock = clock
-        @evidence = PulseEvidence.new(@onset, @clues, clock, pulse_period)
-        weighed = BarModel.shipped.weigh(HypothesisFeatures.new(@evidence, @pulse, periods:, meters: meters | [@corrections.meter].compact).hypotheses)
+        evidence = PulseEvidence.new(@onset, @clues, clock, pulse_period)
+        weighed = BarModel.shipped.weigh(HypothesisFeatures.new(evidence, @pulse, periods:, meters: meters | [@corrections.meter].compact).hypotheses)
         weighed = BarModel.shipped.weigh(of_meter(weighed)) if @corrections.meter
         weighed.empty? ? nil : build(weighed.first, weighed)
       end
@@ -72,17 +72,15 @@ module Ethoscope
         grid = layout.grid(period: @best.period, meter: @best.meter, line: line(@best)) or return nil
         candidates = tempo_candidates(weighed, tempo(grid))
         Result.new(bpm: candidates.first.bpm, constant: @clock.constant, confidence: candidates.first.odds * @pulse.clarity, candidates:,
-          meters: meter_candidates(weighed), grid:, grid_confidence: (best.odds * @pulse.clarity).round(3), swing: swing(grid, @best), pulse: pulse_curve)
+          meters: meter_candidates(weighed), grid:, grid_confidence: (best.odds * @pulse.clarity).round(3), swing: Swing.measure(@onset, grid), pulse: pulse_curve)
       end
-
-      def swing(grid, hypothesis) = Swing.measure(@evidence, BarHypothesis.new(**hypothesis.to_h, meter: grid.meter))
 
       # The beats heard, so many times as fast as a person says, wherever the playing goes.
       def followed(heard)
         ratio = [*ToldTempo::RELATED, 1.5, 2.0 / 3].find { |times| ((@corrections.bpm / heard.bpm / times) - 1).abs < ToldTempo::NEAR } || (@corrections.bpm / heard.bpm)
         period = @best.period / ratio
         grid = layout.grid(period:, meter: heard.grid.meter, line: line(@best)) or return heard
-        as_told(heard, tempo(grid), grid, constant: heard.constant, swing: swing(grid, BarHypothesis.new(**@best.to_h, period:)))
+        as_told(heard, tempo(grid), grid, constant: heard.constant)
       end
 
       # Even beats of exactly the tempo that a person says.
@@ -91,9 +89,7 @@ module Ethoscope
         tempo = ToldTempo.new(@corrections.bpm, meter:, line: @corrections.first_downbeat, heard:)
         line = tempo.line { steady_line(tempo.period, meter) }
         grid = layout(SteadyClock).grid(period: tempo.period, meter:, line:) or return heard
-        @clock = SteadyClock
-        @evidence = PulseEvidence.new(@onset, @clues, SteadyClock, tempo.period)
-        as_told(heard, @corrections.bpm, grid, constant: true, swing: Swing.measure(@evidence, BarHypothesis.new(period: tempo.period, meter:, first_downbeat: line, features: [])))
+        as_told(heard, @corrections.bpm, grid, constant: true)
       end
 
       # Where bars of a tempo that is not the one heard fall best.
@@ -104,12 +100,12 @@ module Ethoscope
       end
 
       # What was heard as another tempo is a rival of what a person says.
-      def as_told(heard, bpm, grid, constant:, swing:)
+      def as_told(heard, bpm, grid, constant:)
         rivals = (heard&.candidates || []).map { |one| TempoCandidate.new(**one.to_h, relation: relation(one.bpm / bpm)) }.reject { |one| one.relation == "chosen" }
         same = (heard&.candidates || []).find { |one| relation(one.bpm / bpm) == "chosen" }
         Result.new(bpm: bpm.round(2), constant:, confidence: same ? same.odds * @pulse.clarity : 0.0, meters: heard&.meters || [MeterCandidate.new(name: grid.meter.name, odds: 1.0)],
           candidates: [TempoCandidate.new(bpm: bpm.round(2), odds: same&.odds || 0.0, relation: "chosen", reason: "as you say"), *rivals],
-          grid:, grid_confidence: heard&.grid_confidence || 0.0, swing:, pulse: pulse_curve)
+          grid:, grid_confidence: heard&.grid_confidence || 0.0, swing: Swing.measure(@onset, grid), pulse: pulse_curve)
       end
 
       def relation(ratio) = RELATIONS.min_by { |value, _| Math.log2(value / ratio).abs }.last

@@ -53,7 +53,7 @@ module Ethoscope
 
       # For every onset near a step: which step of the bar, and how many seconds late.
       def offsets(curve)
-        peaks, heights = peaks(curve)
+        peaks, heights = Attacks.of(curve, @onset.rate).to_h.values_at(:times, :heights)
         return [Numo::Int32[], Numo::DFloat[]] if peaks.empty?
 
         flat = @steps.times.flatten
@@ -68,17 +68,6 @@ module Ethoscope
       def closest(peaks, time)
         right = peaks.bsearch_index { |peak| peak >= time } || (peaks.size - 1)
         right.positive? && (time - peaks[right - 1]) < (peaks[right] - time).abs ? right - 1 : right
-      end
-
-      # Moments of local peaks to a fraction of a frame (parabolic interpolation), and their heights.
-      def peaks(curve)
-        at = ((curve[1...-1] > curve[0...-2]) & (curve[1...-1] >= curve[2..])).where.to_a.map { |index| index + 1 }
-        return [[], []] if at.empty?
-
-        before, peak, after = [-1, 0, 1].map { |shift| curve[at.map { |index| index + shift }] }
-        bend = before - (peak * 2) + after
-        offset = (before - after) * 0.5 / bend.clip(nil, -1e-9)
-        [((Numo::DFloat[*at] + offset.clip(-0.5, 0.5)) / @onset.rate).to_a, peak.to_a]
       end
 
       # Root mean square around the step means, the farthest tenth left out.

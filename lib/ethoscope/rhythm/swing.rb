@@ -5,75 +5,80 @@ module Ethoscope
     # Where the off-beat lies within its pair: 0.5 is straight, 0.667 a triplet shuffle.
     Swing = Value.of(:unit, :ratio, :confidence)
 
-    # Folds onset strength over all beats and reads the place of the off-beat peak
+    # Reads the place of the off-beat off the moments of what is played, against that of the beat
     # (after Dittmar, Pfleiderer & Müller, "Automated estimation of ride cymbal swing ratios", ISMIR 2015).
     class Swing
+      # Which pairs may swing: their length in beats; how far over a half the off-beat must lie, what share of the beats it must have, and within what part of
+      # the pair half of the off-beats must lie. Eighths are asked first: where they swing, sixteenths fill them.
+      PAIRS = { "8th" => { span: 1.0, late: 0.03, often: 0.25, close: 0.03 }, "16th" => { span: 0.5, late: 0.04, often: 0.08, close: 0.02 } }.freeze
       # How sure each reading is, by judgement; the curve of its kind puts that right.
-      SURE = { "16th" => 0.7, straight: 0.6, "8th" => 0.75 }.freeze
-      # Where the last sixteenth of a beat lies when it is straight.
-      SIXTEENTH = (0.73..0.77)
-      # A peak is as wide as what reaches this share of it.
-      TOP = 0.85
-      BINS = 96
-      # The off-beat is looked for between these places.
-      RANGE = (0.42..0.74)
-      # An off-beat later than this must be told from a sixteenth.
-      STEADY = 0.64
-      # A rise at the very edge belongs to the next beat.
-      LATEST = 0.7
-      # Less than this much later than the middle is straight playing.
-      STRAIGHT = 0.022
-      # How far an off-beat must rise above the quiet part of the fold to be one.
-      PRESENT = 1.35
+      SURE = { "16th" => 0.7, straight: 0.6, "8th" => 0.75, unknown: 0.5 }.freeze
+      # Where in its pair an off-beat is looked for, and how far around the beat what belongs to it.
+      OFF_BEAT = (0.42..0.72)
+      AROUND = 0.12
+      # Fewer than this of either tell nothing.
+      FEWEST = 8
+      # Ratios of two registers this near are one.
+      SAME = 0.02
+      # Peaks lower than this many times the mean of their curve are no onsets.
+      PEAK = 2.0
 
-      # @param evidence [PulseEvidence]
-      # @param hypothesis [BarHypothesis]
-      # @return [Swing] unit "8th" or "16th"
-      def self.measure(evidence, hypothesis)
-        return new(unit: "8th", ratio: 0.5, confidence: 0.5) if hypothesis.meter.compound
+      # The place of the off-beats of one register or layer: ratio, share of the beats that have one, and half of them lie this close to it.
+      Place = Value.of(:ratio, :share, :spread)
+      private_constant :Place
 
-        eighth = off_beat(evidence, hypothesis, hypothesis.period)
-        sixteenth = off_beat(evidence, hypothesis, hypothesis.period / 2)
-        if sixteenth && (sixteenth - 0.5) > STRAIGHT && (eighth.nil? || (eighth - 0.5).abs < STRAIGHT * 2)
-          return new(unit: "16th", ratio: sixteenth.round(3),
-            confidence: SURE.fetch("16th"))
+      # @return [Swing] nothing swings, or nothing tells
+      def self.straight(confidence = SURE[:straight]) = new(unit: "8th", ratio: 0.5, confidence:)
+
+      # @param onset [Signal::OnsetStrength]
+      # @param grid [BeatGrid]
+      # @return [Swing] of the registers that carry a beat's parts, high before middle
+      def self.measure(onset, grid)
+        return straight(SURE[:unknown]) if grid.meter.compound
+
+        registers = [onset.high, onset.middle].map do |curve|
+          Attacks.of(curve, onset.rate).over(curve.mean * PEAK).map { |time, height| [grid.position(time), Math.sqrt(height)] }
         end
-        return new(unit: "8th", ratio: 0.5, confidence: SURE.fetch(:straight)) if eighth.nil? || (eighth - 0.5) < STRAIGHT
-
-        new(unit: "8th", ratio: eighth.round(3), confidence: SURE.fetch("8th"))
+        of(registers)
       end
 
-      # The place of the strongest off-beat in a fold over the span, nil when there is none.
-      def self.off_beat(evidence, hypothesis, span)
-        start = hypothesis.first_downbeat % span
-        count = ((evidence.duration - start) / span).floor
-        return nil if count < 4
-
-        curves = evidence.at(start, span / BINS, count * BINS)
-        fold = (curves[:middle] + curves[:high]).reshape(count, BINS).mean(axis: 0)
-        first = (RANGE.begin * BINS).round
-        window = fold[first..(RANGE.end * BINS).round]
-        return nil unless window.max > PRESENT * fold.sort[BINS / 3]
-
-        place = centre(window, first)
-        place if place < LATEST && peak?(fold, place)
+      # @param parts [Array<Array<Array(Float, Float)>>] of each register or layer, the most telling first, what it plays: beats since some beat, and weight
+      # @return [Swing]
+      def self.of(parts)
+        PAIRS.each do |unit, pair|
+          ratio = agreed(parts.filter_map { |moments| place(moments, pair) })
+          return new(unit:, ratio: ratio.round(3), confidence: SURE.fetch(unit)) if ratio && ratio - 0.5 > pair[:late]
+        end
+        straight
       end
-      private_class_method :off_beat
 
-      # Whether the fold falls again before the last quarter, where straight sixteenths would stand.
-      def self.peak?(fold, place)
-        return true if place <= STEADY
-
-        fold[(SIXTEENTH.begin * BINS).round..(SIXTEENTH.end * BINS).round].max < fold[(place * BINS).round]
+      # The place that the first part has, or the mean of all that agree with it.
+      def self.agreed(places)
+        first = places.first or return nil
+        same = places.select { |place| (place.ratio - first.ratio).abs < SAME }
+        same.sum { |place| place.ratio * place.share } / same.sum(&:share)
       end
-      private_class_method :peak?
+      private_class_method :agreed
 
-      # Middle of the plateau around the peak: the curve was widened evenly to both sides.
-      def self.centre(window, first)
-        above = (window > window.max * TOP).where
-        (first + above.mean.to_f) / BINS
+      # How late off-beats come against the beats of the same part; nil where it plays too few, or too loosely.
+      def self.place(moments, pair)
+        within = moments.map { |beat, weight| [(beat / pair[:span]) % 1.0, weight] }
+        on = within.filter_map { |place, weight| [place > 0.5 ? place - 1 : place, weight] if place < AROUND || place > 1 - AROUND }
+        off = within.select { |place, _| OFF_BEAT.cover?(place) }
+        return nil if [on, off].any? { |list| list.size < FEWEST }
+
+        middle = weighted_median(off)
+        found = Place.new(ratio: middle - weighted_median(on), share: off.size.fdiv(on.size), spread: weighted_median(off.map { |place, weight| [(place - middle).abs, weight] }))
+        found if found.share >= pair[:often] && found.spread <= pair[:close]
       end
-      private_class_method :centre
+      private_class_method :place
+
+      def self.weighted_median(list)
+        half = list.sum(&:last) / 2
+        passed = 0.0
+        list.sort.find { |_, weight| (passed += weight) >= half }.first
+      end
+      private_class_method :weighted_median
     end
   end
 end
