@@ -5,6 +5,8 @@ module Ethoscope
   class Ensemble
     # A step holds what is played this close to it, in steps.
     NEAR = 0.5
+    # A note that comes so many beats early belongs to the chord that it is played for.
+    EARLY_BEATS = 0.1
 
     # @return [Array<Stems::Sound>]
     attr_reader :sounds
@@ -124,11 +126,9 @@ module Ethoscope
     end
 
     def bass_note(event, chords)
-      first = ((event.beat + @grid.pickup) * 2).round
-      last = [((event.beat + event.beats + @grid.pickup) * 2).round, first + 1].max
-      return nil unless first.between?(0, chords.size - 1)
-
-      Harmony::BassNote.new(pitch: event.pitch, first:, last: [last, chords.size].min, tone: Harmony::BassLine.tone(event.pitch, chords[first]))
+      chord = chords[((event.beat + EARLY_BEATS + @grid.pickup) * 2).floor] or return nil
+      start, stop = [event.beat, event.beat + event.beats].map { |beat| @grid.seconds(beat).round(3) }
+      Harmony::BassNote.new(pitch: event.pitch, beat: event.beat, beats: event.beats, start:, end: stop, tone: Harmony::BassLine.tone(event.pitch, chord))
     end
   end
 end

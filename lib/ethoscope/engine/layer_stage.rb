@@ -35,7 +35,7 @@ module Ethoscope
 
       def hearing = @count.hearing
 
-      def heard_bass = @gaps.beside("the bass line", []) { Harmony::BassLine.new(hearing.notes, @spans).notes }
+      def heard_bass = @gaps.beside("the bass line", []) { Harmony::BassLine.new(hearing.notes, @spans, played.likely("bass"), hearing.steps, @count.grid.pickup).notes }
 
       def leads
         @gaps.beside("the lead lines", []) do

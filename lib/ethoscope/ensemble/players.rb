@@ -37,7 +37,7 @@ module Ethoscope
       end
 
       def bass_events
-        @bass.map { |note| Played.new(beat: (note.first / 2.0) - @grid.pickup, beats: (note.last - note.first) / 2.0, pitch: note.pitch, velocity: 1.0) }
+        @bass.map { |note| Played.new(beat: note.beat, beats: note.beats, pitch: note.pitch, velocity: 1.0) }
       end
 
       def strokes(piece)

@@ -81,6 +81,14 @@ module Ethoscope
         low + ((seconds - edges[low]) / (edges[low + 1] - edges[low])) - pickup
       end
 
+      # @param beat [Float] since the start of bar 1, negative before it
+      # @return [Float] seconds; the outermost beats go on
+      def seconds(beat)
+        place = beat + pickup
+        low = place.floor.clamp(0, edges.size - 2)
+        edges[low] + ((place - low) * (edges[low + 1] - edges[low]))
+      end
+
       # @param seconds [Float]
       # @return [BeatGrid] the same beats so much later, for a recording that starts so much earlier
       def shifted(seconds) = BeatGrid.new(edges: edges.map { |edge| edge + seconds }, pickup:, meter:)

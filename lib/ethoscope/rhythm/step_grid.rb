@@ -28,12 +28,21 @@ module Ethoscope
         starts = edges[0...beats].reshape(beats, 1)
         lengths = (edges[1..beats] - edges[0...beats]).reshape(beats, 1)
         @times = (starts + (lengths * places)).reshape(grid.bars, @steps)
+        @moments = [*@times.flatten.to_a, edges[beats]].freeze
         @step_seconds = lengths.mean / places.size
         freeze
       end
 
       # @return [Integer] number of bars
       def bars = times.shape[0]
+
+      # @param beat [Float] counted from the start of bar 1, as one would write it
+      # @return [Float] seconds at which it is played, swung where off-beats are
+      def seconds(beat)
+        place = (beat * per_beat).clamp(0, @moments.size - 1)
+        low = [place.floor, @moments.size - 2].min
+        @moments[low] + ((place - low) * (@moments[low + 1] - @moments[low]))
+      end
 
       private
 

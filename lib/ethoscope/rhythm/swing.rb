@@ -10,7 +10,9 @@ module Ethoscope
     class Swing
       # Which pairs may swing: their length in beats; how far over a half the off-beat must lie, what share of the beats it must have, and within what part of
       # the pair half of the off-beats must lie. Eighths are asked first: where they swing, sixteenths fill them.
-      PAIRS = { "8th" => { span: 1.0, late: 0.03, often: 0.25, close: 0.03 }, "16th" => { span: 0.5, late: 0.04, often: 0.08, close: 0.02 } }.freeze
+      PAIRS = { "8th" => { span: 1.0, late: 0.035, often: 0.25, close: 0.03 }, "16th" => { span: 0.5, late: 0.04, often: 0.08, close: 0.022 } }.freeze
+      # Sixteenths of beats shorter than this, in seconds, are too short to swing.
+      SLOW_ENOUGH = 0.45
       # How sure each reading is, by judgement; the curve of its kind puts that right.
       SURE = { "16th" => 0.7, straight: 0.6, "8th" => 0.75, unknown: 0.5 }.freeze
       # Where in its pair an off-beat is looked for, and how far around the beat what belongs to it.
@@ -18,6 +20,8 @@ module Ethoscope
       AROUND = 0.12
       # Fewer than this of either tell nothing.
       FEWEST = 8
+      # An off-beat later than this in its pair is a sixteenth, or a grace note.
+      LATEST = 0.705
       # Ratios of two registers this near are one.
       SAME = 0.02
       # Peaks lower than this many times the mean of their curve are no onsets.
@@ -32,20 +36,23 @@ module Ethoscope
 
       # @param onset [Signal::OnsetStrength]
       # @param grid [BeatGrid]
-      # @return [Swing] of the registers that carry a beat's parts, high before middle
+      # @return [Swing] of the registers that carry a beat's parts, high before middle before low
       def self.measure(onset, grid)
         return straight(SURE[:unknown]) if grid.meter.compound
 
-        registers = [onset.high, onset.middle].map do |curve|
+        registers = [onset.high, onset.middle, onset.low].map do |curve|
           Attacks.of(curve, onset.rate).over(curve.mean * PEAK).map { |time, height| [grid.position(time), Math.sqrt(height)] }
         end
-        of(registers)
+        of(registers, beat: grid.quarter_seconds * grid.meter.quarters_per_beat)
       end
 
       # @param parts [Array<Array<Array(Float, Float)>>] of each register or layer, the most telling first, what it plays: beats since some beat, and weight
+      # @param beat [Float] seconds of a beat
       # @return [Swing]
-      def self.of(parts)
+      def self.of(parts, beat:)
         PAIRS.each do |unit, pair|
+          next if unit == "16th" && beat < SLOW_ENOUGH
+
           ratio = agreed(parts.filter_map { |moments| place(moments, pair) })
           return new(unit:, ratio: ratio.round(3), confidence: SURE.fetch(unit)) if ratio && ratio - 0.5 > pair[:late]
         end
@@ -69,7 +76,7 @@ module Ethoscope
 
         middle = weighted_median(off)
         found = Place.new(ratio: middle - weighted_median(on), share: off.size.fdiv(on.size), spread: weighted_median(off.map { |place, weight| [(place - middle).abs, weight] }))
-        found if found.share >= pair[:often] && found.spread <= pair[:close]
+        found if found.share >= pair[:often] && found.spread <= pair[:close] && found.ratio <= LATEST
       end
       private_class_method :place
 

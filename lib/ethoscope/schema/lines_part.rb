@@ -7,7 +7,6 @@ module Ethoscope
       # @param findings [Engine::Findings]
       def initialize(findings, _confidence)
         @found = findings
-        @edges = findings.grid.half_beat_edges
       end
 
       # @return [Hash]
@@ -24,9 +23,8 @@ module Ethoscope
       end
 
       def bass_note(note)
-        bar, beat = @found.grid.place(note.first)
-        { bar:, beat:, beats: (note.last - note.first) / 2.0, start: @edges[note.first].round(3), end: @edges[note.last].round(3), pitch: note.pitch,
-          name: @found.key.spell(note.pitch % 12), tone: note.tone }
+        bar, beat = note.beat.divmod(@found.grid.meter.beats)
+        { bar: bar + 1, beat: (beat + 1).round(4), beats: note.beats, start: note.start, end: note.end, pitch: note.pitch, name: @found.key.spell(note.pitch % 12), tone: note.tone }
       end
     end
   end
