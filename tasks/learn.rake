@@ -36,6 +36,12 @@ namespace :learn do
   desc "Network of Rhythm::StrokeModel"
   task(:strokes, [:folder] => :load) { |_, arguments| puts learn.call(Learning::StrokeLearner, arguments).to_csv }
 
+  desc "Network of Rhythm::BassAttacks; of songs with NAME.mid beside them"
+  task(:attacks, [:folder] => :load) { |_, arguments| puts learn.call(Learning::AttackLearner, arguments).to_csv }
+
+  desc "Network of Rhythm::StrokeContext; of songs with NAME.mid beside them"
+  task(:context, [:folder] => :load) { |_, arguments| puts learn.call(Learning::ContextLearner, arguments).to_csv }
+
   desc "Curves of Layers::Activity"
   task(:layers, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::LayerLearner, arguments)) }
 

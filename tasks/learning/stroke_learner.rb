@@ -62,9 +62,7 @@ module Learning
 
     # @param measured [Array] what {measure} gave for each song
     def initialize(measured)
-      @inputs, @targets = [Model::INPUTS.size, KEYS.size].each_with_index.map do |width, i|
-        Numo::SFloat.vstack(measured.map { |pair| Numo::SFloat.from_binary(pair[i]).then { |flat| flat.reshape(flat.size / width, width) } })
-      end
+      @inputs, @targets = NetworkLearner.matrices(measured, [Model::INPUTS.size, KEYS.size])
     end
 
     # @return [Ethoscope::Signal::WeightTable]

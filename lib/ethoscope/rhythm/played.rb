@@ -9,14 +9,23 @@ module Ethoscope
 
       # @param drums [DrumSteps]
       # @param spectra [Signal::LogSpectra]
+      # @param attacks [BassAttacks]
+      # @return [Numo::DFloat] shape [bars, steps, PIECES], 0 to 1, each step by itself
+      def self.heard(drums, spectra, attacks)
+        bars, steps, = drums.heard.shape
+        flat = [drums.acoustics, drums.heard].map { |rows| rows.reshape(bars * steps, rows.shape[2]) }
+        bass = attacks.likelihood(BassAttacks.inputs(spectra, drums.steps.times.flatten, *flat)).reshape(bars, steps, 1)
+        Numo::DFloat.cast(drums.heard).concatenate(bass, axis: 2)
+      end
+
+      # @param drums [DrumSteps]
+      # @param spectra [Signal::LogSpectra]
       # @param sections [Array<Range<Integer>>] bars of each section, from 0, end exclusive; together all bars
       # @param attacks [BassAttacks]
       # @param context [StrokeContext]
       def initialize(drums, spectra, sections, attacks: BassAttacks.shipped, context: StrokeContext.shipped)
         bars, steps, = drums.heard.shape
-        flat = [drums.acoustics, drums.heard].map { |rows| rows.reshape(bars * steps, rows.shape[2]) }
-        bass = attacks.likelihood(BassAttacks.inputs(spectra, drums.steps.times.flatten, *flat)).reshape(bars, steps, 1)
-        heard = Numo::DFloat.cast(drums.heard).concatenate(bass, axis: 2)
+        heard = self.class.heard(drums, spectra, attacks)
         @likely = Numo::DFloat.zeros(bars, steps, PIECES.size)
         sections.each do |range|
           @likely[range, true, true] = context.likelihood(StrokeContext.inputs(drums.acoustics, heard, drums.steps.per_beat, range)).reshape(range.size, steps, PIECES.size)
