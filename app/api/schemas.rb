@@ -163,6 +163,7 @@ module Api
       optional(:role).filled(:string, included_in?: Ethoscope::Layers::Role::CHOICES)
       optional(:name).filled(:string, max_size?: 120)
       optional(:set_offset).maybe(:float, included_in?: -1200..1200)
+      optional(:insisted).filled(:bool)
     end
 
     ScoreRoles = Ethoscope::Forms.schema do

@@ -37,6 +37,7 @@ module Api
         source: words(:Source), confidence: maybe(NUMBER),
         state: words(:ReadingState), link: [STRING, "Where it is said."], created_at: STRING, starts_at: [maybe(NUMBER), "s"], ends_at: maybe(NUMBER)),
       named(:StemRow, "", id: NUMBER, reference_id: NUMBER, recording_id: NUMBER, name: STRING, role: STRING, guess: STRING, offset: maybe(NUMBER), set_offset: maybe(NUMBER),
+        speed: [NUMBER, "seconds of the mix to one of its own"], fits: BOOLEAN, insisted: [BOOLEAN, "used though it fits nowhere"],
         agreement: maybe(NUMBER), distinct: maybe(NUMBER), seconds: maybe(NUMBER), **PROGRESS, tries: NUMBER, created_at: STRING),
       named(:ScoreRow, "", id: NUMBER, reference_id: NUMBER, sha256: STRING, name: STRING, parts: list(object(name: STRING, role: STRING, notes: NUMBER, program: maybe(NUMBER))),
         warnings: list(STRING), roles: map(STRING), created_at: STRING),

@@ -29,16 +29,21 @@ module Cli
     def stems(mix)
       return [] unless @stems
 
-      Dir.children(@stems).sort.select { |name| Folder.sound?(File.join(@stems, name)) }.filter_map { |name| stem(name, mix) }
+      placed = Dir.children(@stems).sort.select { |name| Folder.sound?(File.join(@stems, name)) }.filter_map { |name| placed(name, mix) }
+      speeds = Ethoscope::Stems::SharedSpeed.of(placed.map { |_, features, found| { seconds: features.duration, **found.to_h } })
+      placed.zip(speeds).map { |(title, features, found), speed| stem(title, features, found, speed) }
     end
 
-    def stem(name, mix)
-      features = Ethoscope::Engine::Features.of(Ethoscope::Audio::Decoder.new(File.join(@stems, name)).decode)
-      found = Ethoscope::Stems::Alignment.of(features.short, mix.short)
-      return tell(name, "fits nowhere in the mix; passed over.") unless found.believable?
+    def stem(title, features, found, speed)
+      role = Ethoscope::Layers::Role.named(title) || Ethoscope::Layers::Role::UNKNOWN
+      Ethoscope::Stems::Stem.new(name: title, role:, offset: found.offset, speed:, features:)
+    end
 
-      title = File.basename(name, ".*")
-      Ethoscope::Stems::Stem.new(name: title, role: Ethoscope::Layers::Role.named(title) || Ethoscope::Layers::Role::UNKNOWN, offset: found.applied, features:)
+    # Its title, what was measured on it, and where it lies.
+    def placed(name, mix)
+      features = Ethoscope::Engine::Features.of(Ethoscope::Audio::Decoder.new(File.join(@stems, name)).decode)
+      found = Ethoscope::Stems::Alignment.of(features, mix)
+      found.believable? ? [File.basename(name, ".*"), features, found] : tell(name, "fits nowhere in the mix; passed over.")
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
       tell(name, e.message)
     end

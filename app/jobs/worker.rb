@@ -63,7 +63,7 @@ module Jobs
 
     def sources
       wanted = @task.fetch(:sources, {})
-      stems = wanted.fetch(:stems, []).map { |stem| Ethoscope::Stems::Stem.new(**stem.slice(:name, :role, :offset), features: features_of(stem[:path], stem[:features])) }
+      stems = wanted.fetch(:stems, []).map { |stem| Ethoscope::Stems::Stem.new(**stem.slice(:name, :role, :offset, :speed), features: features_of(stem[:path], stem[:features])) }
       score = wanted[:score]
       Ethoscope::Sources.new(stems:, score: score && Ethoscope::Midi::ScoreReader.read(File.binread(score[:path])), roles: score ? score[:roles].transform_keys(&:to_s) : {})
     end
@@ -77,10 +77,8 @@ module Jobs
       features = Store::FeaturesFile.read(@task.fetch(:features)) || measured_stem
       report(stage: "aligning", progress: 0.85)
       mix = features_of(@task.fetch(:mix), @task.fetch(:mix_features))
-      found = Ethoscope::Stems::Alignment.of(features.short, mix.short)
-      raise Ethoscope::Errors::UnusableStem, stranger(features, mix) unless found.believable?
-
-      write(JSON.generate(found.to_h.merge(offset: found.applied, seconds: features.duration)))
+      found = Ethoscope::Stems::Alignment.of(features, mix)
+      write(JSON.generate(found.to_h.except(:apart).merge(seconds: features.duration, fits: found.believable?, error: found.believable? ? nil : stranger(features, mix))))
     end
 
     def measured_stem

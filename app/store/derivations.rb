@@ -43,9 +43,9 @@ module Store
     def terms(reference) = Terms.new(corrections: Ethoscope::Corrections.arguments(@library.readings.corrections(reference[:id])), sources: sources(reference))
 
     def sources(reference)
-      measured = @library.stems.of_reference(reference[:id]).select { |stem| stem[:state] == "done" }
+      measured = @library.stems.telling(reference[:id])
       score = @library.scores.of_reference(reference[:id])
-      { stems: measured.map { |stem| { recording_id: stem[:recording_id], name: stem[:name], role: stem[:role], offset: stem[:set_offset] || stem[:offset] } },
+      { stems: measured.map { |stem| { recording_id: stem[:recording_id], name: stem[:name], role: stem[:role], offset: stem[:set_offset] || stem[:offset], speed: stem[:speed] } },
         score: score && { sha256: score[:sha256], roles: score[:roles] } }.reject { |_, value| value.nil? || value.empty? }
     end
   end

@@ -38,11 +38,11 @@ module Store
     end
 
     # @param id [Integer]
-    # @param change [Hash] role, name or set_offset (seconds; nil for the measured one)
+    # @param change [Hash] role, name, set_offset (seconds; nil for the measured one) or insisted (whether it is used though it fits nowhere)
     # @return [Hash]
     def update(id, change)
       find(id)
-      db[:stems].where(id:).update(change.slice(:role, :name, :set_offset))
+      db[:stems].where(id:).update(change.slice(:role, :name, :set_offset, :insisted))
       find(id)
     end
 
@@ -62,8 +62,17 @@ module Store
     end
 
     # @param id [Integer]
-    # @param place [Hash] offset, agreement, distinct and seconds
-    def finish(id, place) = db[:stems].where(id:).update(place.slice(:offset, :agreement, :distinct, :seconds).merge(state: "done", stage: nil, progress: 1.0, error: nil))
+    # @param place [Hash] offset, speed, agreement, distinct, seconds, whether it fits, and what is wrong where it does not
+    def finish(id, place)
+      db[:stems].where(id:).update(place.slice(:offset, :speed, :agreement, :distinct, :seconds, :fits, :error).merge(state: "done", stage: nil, progress: 1.0))
+    end
+
+    # @param reference_id [Integer]
+    # @return [Array<Hash>] those that tell of the song, with the speed that they share
+    def telling(reference_id)
+      stems = of_reference(reference_id).select { |stem| stem[:state] == "done" && (stem[:fits] || stem[:insisted]) }
+      stems.zip(Ethoscope::Stems::SharedSpeed.of(stems)).map { |stem, speed| stem.merge(speed:) }
+    end
 
     private
 

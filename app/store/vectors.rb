@@ -78,7 +78,7 @@ module Store
     end
 
     def sources_of(ids)
-      stems = db[:stems].where(reference_id: ids, state: "done").order(:id).select_map(%i[reference_id id name role offset set_offset])
+      stems = db[:stems].where(reference_id: ids, state: "done").order(:id).select_map(%i[reference_id id name role offset set_offset speed insisted])
       scores = db[:scores].where(reference_id: ids).select_map(%i[reference_id sha256 roles])
       (stems + scores).group_by(&:first)
     end

@@ -58,16 +58,32 @@ class SourcesTest < Ethoscope::TestCase
 
   def test_stems_that_say_nothing_of_the_song_fail_with_a_reason_and_harm_nothing
     before = page[:analysis]
-    { StemFiles.silence => /stem is silent/, StemFiles.stranger => /fits nowhere/, StemFiles.wrong_length => /\d+ s longer/ }.each do |bytes, reason|
+    { StemFiles.silence => [/stem is silent/, "failed"], StemFiles.stranger => [/fits nowhere/, "done"], StemFiles.wrong_length => [/\d+ s longer/, "done"] }.each do |bytes, (reason, state)|
       id = send_stem(bytes, "kick.wav")[:stem][:id]
       work_off
       stem = page[:stems].find { |row| row[:id] == id }
 
-      assert_equal "failed", stem[:state], reason
+      assert_equal state, stem[:state], reason
       assert_match reason, stem[:error]
     end
     assert_equal before, page[:analysis]
-    assert_equal "queued", send_json(:post, "/api/stems/#{page[:stems].last[:id]}/retry")[:stem][:state]
+    assert_equal "queued", send_json(:post, "/api/stems/#{page[:stems].first[:id]}/retry")[:stem][:state]
+  end
+
+  def test_a_person_may_insist_on_a_stem_and_on_its_place
+    stem = send_stem(StemFiles.stranger, "kick.wav")[:stem]
+    work_off
+
+    assert_equal "mix", layer("kick")[:source]
+    send_json(:patch, "/api/stems/#{stem[:id]}", { insisted: true, set_offset: 1.2 })
+    work_off
+
+    assert_equal "stem", layer("kick")[:source]
+    assert_in_delta 1.2, page[:analysis][:stems].first[:offset]
+    send_json(:patch, "/api/stems/#{stem[:id]}", { insisted: false })
+    work_off
+
+    assert_equal "mix", layer("kick")[:source]
   end
 
   def test_a_midi_file_tells_its_parts_and_leads

@@ -30,26 +30,6 @@ class EnsembleTest < Ethoscope::TestCase
 
   def self.analysis(sources) = Analysis.of(features: mix, sources:)
 
-  def test_a_stem_from_the_same_start_lies_at_none
-    found = Stems::Alignment.of(self.class.kick.short, self.class.mix.short)
-
-    assert_in_delta 0.0, found.applied
-    assert_predicate found, :clear?
-  end
-
-  def test_a_stem_that_starts_later_is_shifted_back
-    late = self.class.stem(kick: PIECES[:kick], lead_in: 1.0)
-    found = Stems::Alignment.of(late.short, self.class.mix.short)
-
-    assert_in_delta(-0.7, found.applied, 0.02)
-  end
-
-  def test_a_stem_of_another_song_fits_nowhere
-    other = self.class.stem(kick: [0, 1.5, 2.75], snare: [1.25, 3.1], bpm: 133, bars: 20)
-
-    refute_predicate Stems::Alignment.of(other.short, self.class.mix.short), :believable?
-  end
-
   def test_a_stem_leads_and_the_mix_is_its_rival
     part = self.class.stem(bars: 8, kick: PIECES[:kick])
     layers = self.class.analysis(sources("kick" => part)).fetch(:layers)

@@ -64,7 +64,7 @@ module Ethoscope
         hard = [heights.sort[(heights.size * 9) / 10] || 1.0, 1e-9].max
         times.zip(heights).filter_map do |time, height|
           velocity = (height / hard).clamp(0.0, 1.0)
-          velocity >= STRUCK ? Played.new(beat: grid.position(time + sound.stem.offset).round(3), beats: STROKE_BEATS, pitch: nil, velocity: velocity.round(2)) : nil
+          velocity >= STRUCK ? Played.new(beat: grid.position(sound.stem.in_mix(time)).round(3), beats: STROKE_BEATS, pitch: nil, velocity: velocity.round(2)) : nil
         end
       end
       private_class_method :strokes

@@ -89,9 +89,10 @@ module Ethoscope
         edges[low] + ((place - low) * (edges[low + 1] - edges[low]))
       end
 
-      # @param seconds [Float]
-      # @return [BeatGrid] the same beats so much later, for a recording that starts so much earlier
-      def shifted(seconds) = BeatGrid.new(edges: edges.map { |edge| edge + seconds }, pickup:, meter:)
+      # @param offset [Float] seconds of this recording at which another one starts
+      # @param speed [Float] seconds of this recording that one second of the other takes
+      # @return [BeatGrid] the same beats in the other one's time
+      def in_time_of(offset, speed) = BeatGrid.new(edges: edges.map { |edge| (edge - offset) / speed }, pickup:, meter:)
 
       # @param section [Form::Section]
       # @return [Range<Integer>] its half beats, end exclusive

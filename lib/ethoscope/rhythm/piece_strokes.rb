@@ -7,6 +7,8 @@ module Ethoscope
       # A stroke is more likely than this; a ghost stroke lies more than this (natural log) under the piece's usual strokes.
       STROKE = 0.5
       GHOST = 0.9
+      # A step is part of the pattern from this likelihood on, mean over the bars: a stroke that comes back is worth more than one that is heard once.
+      PATTERN = 0.4
       # The level that the song's hard strokes reach.
       HARD_SHARE = 0.9
       # A step that is struck in so few bars is free, one that is struck in as many as the rest is the pattern.
@@ -68,7 +70,7 @@ module Ethoscope
       def groups(bars, period) = (0...period).map { |row| bars.to_a.each_slice(period).filter_map { |group| group[row] } }
 
       def hits(bars, period)
-        rounded(velocity(bars, period) * Numo::DFloat.cast(folded(bars, period) >= STROKE))
+        rounded(velocity(bars, period) * Numo::DFloat.cast(folded(bars, period) >= PATTERN))
       end
 
       # Mean velocity of the strokes that are heard on each step; where the pattern has a stroke that none of its bars tells clearly, that of the likeliest.

@@ -18,7 +18,7 @@ module Ethoscope
       def initialize(stem, grid, swing)
         @stem = stem
         @song = grid
-        @grid = grid.shifted(-stem.offset)
+        @grid = grid.in_time_of(stem.offset, stem.speed)
         @swing = swing
       end
 
