@@ -3,6 +3,9 @@
 require_relative "bench/catalogue"
 require_relative "bench/clock"
 require_relative "bench/ear"
+require_relative "bench/lines"
+require_relative "bench/plain_plan"
+require_relative "bench/rebuild"
 require_relative "bench/sheet"
 require_relative "bench/speed"
 
@@ -12,6 +15,9 @@ namespace :bench do
 
   desc "The same with stems and MIDI where they stand beside the songs: rake bench:ensemble[FOLDER]"
   task(:ensemble, [:folder]) { |_, arguments| Bench::Ear.new(arguments.fetch(:folder, "../shared/corpus"), beside: true).run }
+
+  desc "Notes of the bass on the mix, and of monophonic stems, against the MIDI files of a corpus folder: rake bench:lines[FOLDER]"
+  task(:lines, [:folder] => "learn:load") { |_, arguments| Bench::Lines.new(arguments.fetch(:folder, "../shared/corpus")).run }
 
   desc "Processor seconds by stage against decoding and one transform, on one thread: rake bench:speed[FILE]"
   task(:speed, [:file]) { |_, arguments| Bench::Speed.new(arguments[:file]).run }

@@ -41,7 +41,7 @@ module Cli
 
     # Its title, what was measured on it, and where it lies.
     def placed(name, mix)
-      features = Ethoscope::Engine::Features.of(Ethoscope::Audio::Decoder.new(File.join(@stems, name)).decode)
+      features = Ethoscope::Engine::Features.of(Ethoscope::Audio::Decoder.new(File.join(@stems, name)).decode, tuning: mix.tuning)
       found = Ethoscope::Stems::Alignment.of(features, mix)
       found.believable? ? [File.basename(name, ".*"), features, found] : tell(name, "fits nowhere in the mix; passed over.")
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e

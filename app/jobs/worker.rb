@@ -74,16 +74,16 @@ module Jobs
     # Measures a stem and lays it over its mix.
     def measure_stem
       report(stage: "decoding", progress: 0.0)
-      features = Store::FeaturesFile.read(@task.fetch(:features)) || measured_stem
-      report(stage: "aligning", progress: 0.85)
       mix = features_of(@task.fetch(:mix), @task.fetch(:mix_features))
+      features = Store::FeaturesFile.read(@task.fetch(:features)) || measured_stem(mix.tuning)
+      report(stage: "aligning", progress: 0.85)
       found = Ethoscope::Stems::Alignment.of(features, mix)
       write(JSON.generate(found.to_h.except(:apart).merge(seconds: features.duration, fits: found.believable?, error: found.believable? ? nil : stranger(features, mix))))
     end
 
-    def measured_stem
+    def measured_stem(tuning)
       recording = Ethoscope::Audio::Decoder.new(@recording).decode
-      Ethoscope::Engine::Features.of(recording) { |stage| told(stage, Ethoscope::Engine::Pipeline::STAGES.fetch(stage)) }.tap { |features| keep(features) }
+      Ethoscope::Engine::Features.of(recording, tuning:) { |stage| told(stage, Ethoscope::Engine::Pipeline::STAGES.fetch(stage)) }.tap { |features| keep(features) }
     rescue Ethoscope::Errors::SilentAudio
       raise Ethoscope::Errors::UnusableStem, "This stem is silent. Export it again, or leave it out."
     end

@@ -16,6 +16,8 @@ module Bench
     ROUNDS = 5
     COUNTED = 50_000_000
     PYTHON = "/usr/bin/python3"
+    # Where the scorers are, beside the development corpus.
+    SHARED = File.expand_path("../../../shared/corpus", __dir__)
 
     # Kinds of techniques whose truth the corpus knows; what else is seen is neither right nor wrong there.
     JUDGED = %w[drum_drop filtered_section width_contrast hat_rate_change pumping riser octave_shift pedal four_on_floor octave_doubling pingpong_delay
@@ -33,6 +35,8 @@ module Bench
       Dir.mktmpdir do |results|
         analyse(results, Etc.nprocessors)
         scores = scores(results)
+        rebuilt = Rebuild.new(@folder, results).report
+        puts rebuilt, "" if rebuilt
         scores ? report(scores) : puts("No scorer here (score.py beside the corpus, and Debian's python3-mir-eval): results were not judged.")
       end
     end
@@ -90,7 +94,7 @@ module Bench
     end
 
     def scores(results)
-      scorer = [@folder, File.dirname(@folder)].map { |folder| File.join(folder, "score.py") }.find { |path| File.exist?(path) }
+      scorer = [@folder, File.dirname(@folder), SHARED].map { |folder| File.join(folder, "score.py") }.find { |path| File.exist?(path) }
       return nil unless scorer && system(PYTHON, "-c", "import mir_eval", err: File::NULL)
 
       out, status = Open3.capture2(PYTHON, scorer, @folder, results, "--json")

@@ -5,11 +5,11 @@ module Learning
   class Written
     Rhythm = Ethoscope::Rhythm
     # Roles by what the corpus calls its parts, up to the first dot.
-    ROLES = { "kick" => "kick", "snare" => "snare", "clap" => "snare", "hats" => "hats", "ride" => "hats", "crash" => "hats", "bass" => "bass", "sub" => "bass", "lead" => "lead" }.freeze
+    ROLES = { "kick" => "kick", "snare" => "snare", "clap" => "snare", "hats" => "hats", "ride" => "hats", "crash" => "hats", "bass" => "bass", "sub" => "bass", "lead" => "lead", "lead2" => "lead" }.freeze
     # A ratio up to this one is played straight.
     STRAIGHT = 0.53
-    # A note that comes this much before a beat, in quarters, belongs to it.
-    EARLY = 0.06
+    # Notes that begin together, in seconds.
+    TOGETHER = 0.03
 
     # @param song [Corpus::Song]
     # @return [Written, nil] nil where there is no such file
@@ -41,6 +41,13 @@ module Learning
     # @param role [String]
     # @return [Array<Midi::Note>]
     def notes(role) = @score.tracks.select { |track| ROLES[track.name.split(".").first] == role }.flat_map(&:notes)
+
+    # @param role [String]
+    # @return [Array<Array(Float, Array<Integer>)>] seconds in the recording, and the pitches that begin there
+    def timed(role)
+      notes = notes(role).map { |note| [@score.seconds(note.start) + @truth[:downbeats].first, note.pitch] }.sort
+      notes.slice_when { |one, other| other.first - one.first > TOGETHER }.map { |group| [group.first.first, group.map(&:last)] }
+    end
 
     # @param role [String]
     # @param bars [Integer]

@@ -29,25 +29,26 @@ module Ethoscope
       attr_reader :onset
 
       # @param recording [Audio::Recording]
+      # @param tuning [Harmony::Tuning, nil] of the song that it is a part of, where that is known
       # @yieldparam stage [Symbol] :level or :spectra, when it is done
       # @return [Features]
       # @raise [Errors::SilentAudio] when the recording is silent
-      def self.of(recording)
+      def self.of(recording, tuning: nil)
         raise Errors::SilentAudio, "The recording is silent. Check the export and drop it again." if recording.peak < Audio::Recording::SILENT_PEAK
 
         level = { duration: recording.duration, channels: recording.channels.shape[0], peak: recording.peak,
                   true_peak: Audio::TruePeak.measure(recording), field: Audio::SoundField.of(recording) }
         yield :level if block_given?
-        features = new(**level, **transforms(recording))
+        features = new(**level, **transforms(recording, tuning))
         yield :spectra if block_given?
         features
       end
 
-      def self.transforms(recording)
+      def self.transforms(recording, tuning)
         samples = Audio::Resampler.halve(recording.mono)
         rate = recording.rate / 2.0
         long = Signal::LongTime.new(samples, rate)
-        tuning = Harmony::Tuning.measure(long)
+        tuning ||= Harmony::Tuning.measure(long)
         spectra = Signal::LogSpectra.of(long, tuning.cents)
         { short: Signal::ShortTime.of(samples, rate), spectra:, tuning:, clues: clues(spectra, recording.duration), echoes: Audio::Echoes.of(recording, samples) }
       end

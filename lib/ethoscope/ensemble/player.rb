@@ -52,7 +52,10 @@ module Ethoscope
       private_class_method :line?
 
       def self.line(sound, grid)
-        sound.notes.line.map { |note| Played.new(beat: (note.first / 2.0) - grid.pickup, beats: (note.last - note.first) / 2.0, pitch: note.pitch, velocity: 1.0) }
+        sound.line.notes.map do |note|
+          from, to = [note.start, note.end].map { |time| grid.position(sound.stem.in_mix(time)) }
+          Played.new(beat: from.round(4), beats: (to - from).round(4), pitch: note.pitch, velocity: note.velocity)
+        end
       end
       private_class_method :line
 

@@ -19,8 +19,6 @@ module Ethoscope
       FUNDAMENTAL = 0.2
       # Share of sounding half beats with one pitch from which the stem is a line.
       LINE = 0.7
-      # One note of a line: half beats from and to (exclusive) counted from the first beat of the song, and its MIDI pitch.
-      Note = Value.of(:first, :last, :pitch)
 
       # @param features [Engine::Features] of the stem
       # @param grid [Rhythm::BeatGrid] in the stem's time
@@ -58,14 +56,6 @@ module Ethoscope
       def polyphony
         heard = sounding.reject(&:empty?)
         heard.empty? ? 0.0 : (heard.sum(&:size) / heard.size.to_f).round(1)
-      end
-
-      # @return [Array<Note>] the strongest pitch of each half beat, held while it stays; nothing where it rests
-      def line
-        pitches = (0...@rows.shape[0]).map { |row| sounding[row].empty? ? nil : @rows[row, true].max_index + Harmony::NoteActivation::LOWEST }
-        pitches.each_index.slice_when { |a, b| pitches[a] != pitches[b] }.filter_map do |run|
-          pitches[run.first] && Note.new(first: run.first, last: run.last + 1, pitch: pitches[run.first])
-        end
       end
 
       # @param halves [Range<Integer>] half beats

@@ -40,6 +40,9 @@ module Ethoscope
       # @return [Notes, nil] nil where pitch does not matter
       def notes = PITCHLESS.include?(role) ? nil : (@notes ||= Notes.new(features, grid))
 
+      # @return [Line] its notes, where it plays one at a time
+      def line = @line ||= Line.new(features, role)
+
       # @return [Envelope]
       def envelope = @envelope ||= Envelope.new(features)
 
