@@ -128,7 +128,7 @@ module Ethoscope
     def bass_note(event, chords)
       chord = chords[((event.beat + EARLY_BEATS + @grid.pickup) * 2).floor] or return nil
       start, stop = [event.beat, event.beat + event.beats].map { |beat| @grid.seconds(beat).round(3) }
-      Harmony::BassNote.new(pitch: event.pitch, beat: event.beat, beats: event.beats, start:, end: stop, tone: Harmony::BassLine.tone(event.pitch, chord))
+      Harmony::BassNote.new(pitch: event.pitch, beat: event.beat, beats: event.beats, start:, end: stop, tone: Harmony::BassLine.tone(event.pitch, chord), sure: 1.0)
     end
   end
 end

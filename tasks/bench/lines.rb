@@ -31,7 +31,8 @@ module Bench
 
     def of_song(song, written)
       mix = song.features
-      bass = Ethoscope::Analysis.of(features: mix).fetch(:bass)[:notes].map { |note| note.values_at(:start, :pitch) }
+      heard = Ethoscope::Analysis.of(features: mix).fetch(:bass)[:notes].select { |note| note[:sure] >= Ethoscope::Ensemble::Players::SURE }
+      bass = heard.map { |note| note.values_at(:start, :pitch) }
       counts = { "bass on the mix" => matched(bass, written.timed("bass")) }
       stems(song, mix).each do |stem|
         notes = written.timed(stem.role)

@@ -4,7 +4,7 @@ module Ethoscope
   module Engine
     # Who plays what: layers, the bass line and which source told it, lead lines, drum patterns by section, micro-timing, what enters and leaves.
     # The method is our own.
-    Playing = Value.of(:layers, :bass, :bass_source, :leads, :patterns, :timings, :changes)
+    Playing = Value.of(:layers, :bass, :bass_source, :leads, :patterns, :timings, :changes, :lines)
 
     # Finds what is {Playing}, each by the best source that tells it.
     class LayerStage
@@ -25,7 +25,8 @@ module Ethoscope
       def result
         layers = @gaps.beside("the layers", []) { ensemble.layers(Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums).layers) }
         told = @gaps.beside("the bass of stems and MIDI", []) { ensemble.bass(@spans) }
-        Playing.new(layers:, bass: told.empty? ? heard_bass : told, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:,
+        bass = told.empty? ? heard_bass : told
+        Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass),
           changes: @gaps.beside("what enters and leaves", []) { Form::Changes.new(layers, @sections, @count.drums.hat_rates).list })
       end
 
@@ -54,6 +55,14 @@ module Ethoscope
       # Strokes and the starts of bass notes as the mix tells them, in their context.
       def played
         @played ||= Rhythm::Played.new(@count.drums, @features.spectra, @sections.map { |section| (section.first_bar - 1)...section.last_bar })
+      end
+
+      # What each layer plays, by the best source that tells of it.
+      def lines(bass)
+        @gaps.beside("what each layer plays", []) do
+          lines = Ensemble::Lines.new(ensemble.players, @count.grid, hearing.steps, @sections)
+          @count.rhythm ? lines.all(Ensemble::Players.of_mix(played, hearing.steps, bass, ensemble.players.map(&:role))) : []
+        end
       end
 
       def timings = @gaps.beside("the micro-timing", []) { Rhythm::MicroTiming.new(@features.onset, @count.steps).timings }

@@ -19,8 +19,9 @@ module Ethoscope
       READ_HALVES = 3
       # Half beats that a note fills only in part count by this power of that part.
       SHARP = 2
-      # Another pitch that stays for so many half beats is another note, though no attack is heard.
-      STAYS = 3
+      # Another pitch that stays for so many half beats is another note, though no attack is heard; that is so sure.
+      STAYS = 2
+      TURN = 0.5
       TONES = { 0 => "root", 3 => "third", 4 => "third", 7 => "fifth", 6 => "fifth", 8 => "fifth", 10 => "seventh", 11 => "seventh" }.freeze
 
       # @param notes [NoteActivation] over half beats
@@ -73,6 +74,12 @@ module Ethoscope
         end
       end
 
+      def sure(from)
+        bar, step = (from * @steps.per_beat).round.divmod(@steps.steps)
+        likely = @begins[bar, step]
+        (likely >= BEGINS ? likely : TURN).round(2)
+      end
+
       def other?(pitch, before) = before.nil? || (pitch - before) % 12 != 0
 
       def note(from, to)
@@ -86,7 +93,7 @@ module Ethoscope
 
         read = read(from, stop, first, sounding)
         BassNote.new(pitch: pitch(read.to_a, read.max), beat: from.round(4), beats: (stop - from).round(4), start: @steps.seconds(from).round(3), end: @steps.seconds(stop).round(3),
-          tone: self.class.tone(pitch(read.to_a, read.max), @chords[first]))
+          tone: self.class.tone(pitch(read.to_a, read.max), @chords[first]), sure: sure(from))
       end
 
       # What sounds in the first half beats of a note, each as far as the note fills it.

@@ -2,7 +2,7 @@
 
 module Ethoscope
   class Schema
-    # The bass line and the clear high lines.
+    # The bass line, the clear high lines, and what each layer plays.
     class LinesPart
       # @param findings [Engine::Findings]
       def initialize(findings, _confidence)
@@ -11,7 +11,7 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        { bass:, leads: @found.playing.leads }
+        { bass:, leads: @found.playing.leads, lines: @found.playing.lines }
       end
 
       private
@@ -24,7 +24,8 @@ module Ethoscope
 
       def bass_note(note)
         bar, beat = note.beat.divmod(@found.grid.meter.beats)
-        { bar: bar + 1, beat: (beat + 1).round(4), beats: note.beats, start: note.start, end: note.end, pitch: note.pitch, name: @found.key.spell(note.pitch % 12), tone: note.tone }
+        { bar: bar + 1, beat: (beat + 1).round(4), beats: note.beats, start: note.start, end: note.end, pitch: note.pitch, name: @found.key.spell(note.pitch % 12), tone: note.tone,
+          sure: note.sure }
       end
     end
   end

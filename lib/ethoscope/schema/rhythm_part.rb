@@ -26,10 +26,13 @@ module Ethoscope
       def grid = @found.grid
 
       def tempo
-        return { bpm: nil, constant: false, confidence: 0.0, candidates: [], pulse: [] } unless rhythm
+        return { bpm: nil, constant: false, confidence: 0.0, candidates: [], pulse: [], residuals: [], drift_ms: nil, better: nil } unless rhythm
 
-        { bpm: rhythm.bpm, constant: rhythm.constant, confidence: @confidence.of(:tempo, rhythm.confidence), candidates: rhythm.candidates, pulse: rhythm.pulse }
+        { bpm: rhythm.bpm, constant: rhythm.constant, confidence: @confidence.of(:tempo, rhythm.confidence), candidates: rhythm.candidates, pulse: rhythm.pulse,
+          residuals: residuals.by_bar, drift_ms: residuals.drift, better: rhythm.constant ? residuals.better(rhythm.bpm) : nil }
       end
+
+      def residuals = @residuals ||= Rhythm::Residuals.new(@found.features.onset, grid)
 
       def tempo_map
         return [] unless rhythm

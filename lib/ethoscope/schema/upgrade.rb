@@ -4,14 +4,15 @@ module Ethoscope
   class Schema
     # Fills in what analyses of older engines did not say, as "nothing found", so that they can still be shown.
     module Upgrade
-      WHOLE = { drums: [], loops: [], cadences: [], leads: [], changes: [], untold_roles: [], novelty: [], phrase_bars: nil, downbeat_confidence: 0.0,
+      WHOLE = { drums: [], loops: [], cadences: [], leads: [], lines: [], changes: [], untold_roles: [], novelty: [], phrase_bars: nil, downbeat_confidence: 0.0,
                 stems: [], score: nil, told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" }, techniques: [], gaps: [],
                 bass: { notes: [], tones: {}, lowest: nil, highest: nil },
                 mix: { centres: [], spectrum: [], registers: [], sections: [] } }.freeze
-      PARTS = { tempo: { pulse: [] }, groove: { timing: [], feel: nil }, tuning: { histogram: [] },
+      PARTS = { tempo: { pulse: [], residuals: [], drift_ms: nil, better: nil }, groove: { timing: [], feel: nil }, tuning: { histogram: [] },
                 key: { pentatonic: false, stretches: [], outside: [] },
                 loudness: { range: nil, loudest_short_term: -70.0, true_peak: 0.0, short_term: [] } }.freeze
       CHORD = { function: nil, function_of: nil, rivals: [], written: [] }.freeze
+      BASS_NOTE = { sure: 1.0 }.freeze
       CANDIDATE = { reason: "" }.freeze
       LAYER = { source: "mix", rivals: [] }.freeze
       SIGHTING = { source: "mix", evidence: nil }.freeze
@@ -23,6 +24,7 @@ module Ethoscope
         PARTS.each { |name, defaults| full[name] = defaults.merge(full[name]) if full[name] }
         full[:chords] = full[:chords].map { |chord| CHORD.merge(chord) } if full[:chords]
         full[:layers] = full[:layers].map { |layer| { name: layer[:role], **LAYER, **layer } } if full[:layers]
+        full[:bass] = full[:bass].merge(notes: full[:bass][:notes].map { |note| BASS_NOTE.merge(note) }) if full[:bass]
         full[:techniques] = full[:techniques].map { |sighting| SIGHTING.merge(sighting) }
         full[:tempo] = full[:tempo].merge(candidates: full[:tempo][:candidates].map { |one| CANDIDATE.merge(one) }) if full.dig(:tempo, :candidates)
         full

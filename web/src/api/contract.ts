@@ -321,6 +321,12 @@ export interface Tempo {
   }[];
   /** How well onsets repeat at each rate: [BPM, strength]. */
   pulse: [number, number][];
+  /** ms by which onsets come after the grid, by bar */
+  residuals: (number | null)[];
+  /** from the first bar to the last */
+  drift_ms: number | null;
+  /** the tempo that would take the drift away */
+  better: number | null;
 }
 
 export interface Groove {
@@ -410,6 +416,7 @@ export interface EngineAnalysis {
   };
   /** where a high line stands clear */
   leads: Lead[];
+  lines: PlayedLine[];
   changes: EngineChange[];
   /** Roles that no source tells. */
   untold_roles: string[];
@@ -448,6 +455,13 @@ export interface Analysis extends EngineAnalysis {
 /** One piece of the kit, step by step. */
 export interface StepRow {
   piece: string;
+  layer: string;
+  source: LayerSource;
+  /** bars after which its pattern returns */
+  period: number;
+  /** how hard each step of the period is struck, 0 to 1; 0 where it rests */
+  hits: number[];
+  /** of the usual bar */
   probability: number[];
   velocity: number[];
   ghost: number[];
@@ -462,7 +476,12 @@ export interface StepPattern {
   hat_rate: string | null;
   departures: {
     bar: number;
-    kind: "fill" | "gap";
+    kind: "fill" | "gap" | "change";
+    strokes: {
+      piece: string;
+      beat: number;
+      more: boolean;
+    }[];
   }[];
   confidence: number;
 }
@@ -504,6 +523,8 @@ export interface BassNote {
   pitch: number;
   name: string;
   tone: string;
+  /** that a note begins there */
+  sure: number;
 }
 
 export interface Lead {
@@ -514,6 +535,50 @@ export interface Lead {
   high: number;
   contour: string;
   confidence: number;
+}
+
+/** A stroke or note that a bar has more than its pattern, or less. */
+export interface NoteApart {
+  beat: number;
+  pitch: number | null;
+  more: boolean;
+}
+
+/** How a layer plays against the grid. */
+export interface LayerFeel {
+  unit: string;
+  /** place of the off-beat in its pair */
+  ratio: number;
+  /** after the straight one */
+  ms: number;
+  /** by step of the bar */
+  late_ms: (number | null)[];
+  spread_ms: number | null;
+  /** hard and soft, in turn */
+  ladder: number[] | null;
+  /** from the first to the last note of a chord */
+  strum_ms: number | null;
+}
+
+/** What a layer plays, stroke by stroke or note by note. */
+export interface PlayedLine {
+  layer: string;
+  role: string;
+  source: LayerSource;
+  /** [beat from the start of bar 1, beats, MIDI pitch or null, velocity 0 to 1] */
+  notes: (number | null)[][];
+  feel: LayerFeel | null;
+  /** those in which it plays */
+  sections: {
+    first_bar: number;
+    bars: number;
+    /** bars after which it returns */
+    period: number | null;
+    departures: {
+      bar: number;
+      strokes: NoteApart[];
+    }[];
+  }[];
 }
 
 export interface Register {
@@ -815,6 +880,11 @@ export interface StemRow {
   guess: string;
   offset: number | null;
   set_offset: number | null;
+  /** seconds of the mix to one of its own */
+  speed: number;
+  fits: boolean;
+  /** used though it fits nowhere */
+  insisted: boolean;
   agreement: number | null;
   distinct: number | null;
   seconds: number | null;

@@ -5,6 +5,8 @@ import { sourceMark, toldBy } from "../lib/sources";
 import { CellPlot, type Cell } from "./CellPlot";
 import { useSelection, useSheet } from "./context";
 import { same, type Selection } from "./selection";
+import { NOTES_HEIGHT, pitched, PlayedPlot, STROKES_HEIGHT } from "./PlayedPlot";
+import { lineOf } from "./played";
 import { Row } from "./Row";
 import { usePainting } from "./usePainting";
 
@@ -48,13 +50,14 @@ export function shownLayers(analysis: Analysis, selection: Selection | null): He
 }
 
 function MeasuredRow({ layer }: { layer: Layer }) {
-  const { geometry, select } = useSheet();
+  const { analysis, geometry, select } = useSheet();
   const selection = useSelection();
   const chosen = same(selection, { kind: "layer", name: layer.name });
   const playing = layer.activity.filter((value) => value >= PLAYING).length;
+  const line = geometry.close ? lineOf(analysis, layer) : undefined;
   return (
     <Row
-      height={geometry.rowHeight}
+      height={line ? (pitched(line) ? NOTES_HEIGHT : STROKES_HEIGHT) : geometry.rowHeight}
       seeks
       label={
         <button
@@ -71,11 +74,15 @@ function MeasuredRow({ layer }: { layer: Layer }) {
         </button>
       }
     >
-      <CellPlot
-        label={`${layer.name} plays in ${playing} of ${layer.activity.length} bars`}
-        chosen={chosen}
-        cells={measuredCells(layer.activity, geometry.perCell)}
-      />
+      {line ? (
+        <PlayedPlot line={line} chosen={chosen} />
+      ) : (
+        <CellPlot
+          label={`${layer.name} plays in ${playing} of ${layer.activity.length} bars`}
+          chosen={chosen}
+          cells={measuredCells(layer.activity, geometry.perCell)}
+        />
+      )}
     </Row>
   );
 }

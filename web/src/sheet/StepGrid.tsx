@@ -1,6 +1,7 @@
 import type { StepPattern } from "../api/types";
-import { confidenceStep, inkColour } from "../lib/ink";
+import { amountStep, confidenceStep, inkColour } from "../lib/ink";
 import { joined, rectangle, upright } from "../lib/path";
+import { longestPeriod } from "./played";
 
 /** A step that is struck less often than this is left blank. */
 const SELDOM = 0.15;
@@ -11,22 +12,31 @@ interface StepGridProps {
   rowHeight: number;
   /** Steps in a beat, for the lines between beats. */
   perBeat: number;
+  /** The pattern over its whole period, or else the usual bar. */
+  whole?: boolean;
 }
 
-/** A bar of steps: one line a piece, ink for how often it is struck, height for how hard. */
-export function StepGrid({ pattern, width, rowHeight, perBeat }: StepGridProps) {
-  const step = width / pattern.steps;
+interface Stroke {
+  index: number;
+  line: number;
+  hard: number;
+  fill: string | null;
+}
+
+/** Steps: one line a piece. Over the whole period ink and height say how hard; of the usual bar ink says how often. */
+export function StepGrid({ pattern, width, rowHeight, perBeat, whole = false }: StepGridProps) {
+  const bars = whole ? longestPeriod(pattern) : 1;
+  const steps = pattern.steps * bars;
+  const step = width / steps;
   const height = rowHeight * pattern.rows.length;
-  const beats = Array.from({ length: Math.ceil(pattern.steps / perBeat) }, (_, beat) =>
+  const beats = Array.from({ length: Math.ceil(steps / perBeat) }, (_, beat) =>
     upright(beat * perBeat * step + 0.5, 0, height),
   ).join("");
+  const bound = Array.from({ length: bars }, (_, bar) => upright(bar * pattern.steps * step + 0.5, 0, height)).join("");
   const lines = pattern.rows.map((_, line) => `M0 ${(line + 1) * rowHeight - 0.5}H${width}`).join("");
-  const strokes = pattern.rows.flatMap((row, line) =>
-    row.probability.map((share, index) => ({ share, index, line, hard: row.velocity[index] ?? 1 })),
-  );
   const ink = joined(
-    strokes,
-    ({ share }) => (share < SELDOM ? null : inkColour(confidenceStep(share))),
+    whole ? struckOver(pattern, steps) : struckUsually(pattern),
+    ({ fill }) => fill,
     ({ index, line, hard }) => {
       const tall = Math.max(2, (rowHeight - 2) * (0.35 + 0.65 * hard));
       return rectangle(index * step + 0.8, (line + 1) * rowHeight - 1 - tall, Math.max(1, step - 1.2), tall);
@@ -35,6 +45,7 @@ export function StepGrid({ pattern, width, rowHeight, perBeat }: StepGridProps) 
   return (
     <svg role="img" aria-label={spoken(pattern)} width={width} height={height} className="block">
       <path d={beats + lines} stroke="var(--rule-faint)" />
+      {bars > 1 && <path d={bound} stroke="var(--rule-firm)" />}
       {ink.map(([fill, path]) => (
         <path key={fill} d={path} fill={fill} />
       ))}
@@ -42,11 +53,32 @@ export function StepGrid({ pattern, width, rowHeight, perBeat }: StepGridProps) 
   );
 }
 
+function struckUsually(pattern: StepPattern): Stroke[] {
+  return pattern.rows.flatMap((row, line) =>
+    row.probability.map((share, index) => ({
+      index,
+      line,
+      hard: row.velocity[index] ?? 1,
+      fill: share < SELDOM ? null : inkColour(confidenceStep(share)),
+    })),
+  );
+}
+
+function struckOver(pattern: StepPattern, steps: number): Stroke[] {
+  return pattern.rows.flatMap((row, line) =>
+    Array.from({ length: steps }, (_, index) => {
+      const hard = row.hits[index % row.hits.length] ?? 0;
+      return { index, line, hard, fill: hard > 0 ? inkColour(amountStep(Math.max(0.35, hard))) : null };
+    }),
+  );
+}
+
 function spoken(pattern: StepPattern): string {
   return pattern.rows
     .map((row) => {
-      const struck = row.probability.flatMap((share, index) => (share >= 0.5 ? [index + 1] : []));
-      return `${row.piece} on ${struck.length > 0 ? `steps ${struck.join(", ")}` : "no step"}`;
+      const struck = row.hits.flatMap((hard, index) => (hard > 0 ? [index + 1] : []));
+      const over = row.period > 1 ? ` of ${row.period} bars` : "";
+      return `${row.piece} on ${struck.length > 0 ? `steps ${struck.join(", ")}${over}` : "no step"}`;
     })
     .join("; ");
 }

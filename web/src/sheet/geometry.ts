@@ -12,6 +12,8 @@ export interface Geometry {
   /** Rows and the energy profile grow into room that would stay empty. */
   rowHeight: number;
   energyHeight: number;
+  /** Whether bars are so wide that single notes are drawn. */
+  close: boolean;
   /** How many bars fit the width. */
   shown: number;
   xOfBar: (bar: number) => number;
@@ -68,6 +70,7 @@ export function geometryOf(analysis: Analysis, room: Room, zoom: Zoom): Geometry
     bars,
     rowHeight,
     energyHeight,
+    close: zoom === "bar",
     shown,
     xOfBar,
     xOfTime,

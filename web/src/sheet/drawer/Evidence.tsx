@@ -5,6 +5,8 @@ import { Facts } from "../card/Facts";
 import { Part } from "../card/Part";
 import { Columns, hertz } from "../card/Columns";
 import { Curve } from "../card/Curve";
+import { DriftEvidence } from "./DriftEvidence";
+import { FeelTable } from "./FeelTable";
 import { KeyEvidence } from "./KeyEvidence";
 import { MeterEvidence } from "./MeterEvidence";
 import { PulseCurve } from "./PulseCurve";
@@ -15,7 +17,13 @@ export function Evidence({ aspect }: { aspect: Aspect }) {
   const { analysis } = useSheet();
   switch (aspect) {
     case "tempo":
-      return <TempoEvidence />;
+      return (
+        <>
+          <TempoEvidence />
+          <DriftEvidence />
+          <FeelTable />
+        </>
+      );
     case "meter":
       return <MeterEvidence />;
     case "key":

@@ -7,6 +7,8 @@ import { useSheet } from "../context";
 import { Curve } from "../card/Curve";
 import { CardHead } from "../card/CardHead";
 import { Part } from "../card/Part";
+import { lineOf } from "../played";
+import { LineFacts } from "./LineFacts";
 import { ScorePartFacts, StemFacts } from "./SourceFacts";
 
 const BASIS: Record<string, string> = {
@@ -26,6 +28,7 @@ export function LayerCard({ name }: { name: string }) {
 
   const playing = layer.activity.filter((value) => value >= 0.5).length;
   const stem = analysis.stems.find((candidate) => candidate.name === name || candidate.role === layer.role);
+  const line = lineOf(analysis, layer);
   const part = analysis.score?.parts.find((candidate) => candidate.name === name);
   return (
     <>
@@ -59,6 +62,7 @@ export function LayerCard({ name }: { name: string }) {
       >
         {analysis.heard_layers.some((own) => own.name === name) ? "Open its card" : "Paint it and fill its card"}
       </Button>
+      {line && <LineFacts line={line} />}
       {part && <ScorePartFacts part={part} />}
       {stem && <StemFacts stem={stem} />}
       <Part title="By section" aside="share of bars">

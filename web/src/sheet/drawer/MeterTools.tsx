@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useCommands } from "../../app/commands";
 import { Button } from "../../components/Button";
 import { SmallField } from "../../components/SmallField";
+import { usePlayer } from "../../player/context";
 import { useSheet } from "../context";
 import { Part } from "../card/Part";
 
@@ -10,6 +11,7 @@ const GROUP = "Tempo and bars";
 /** Move all first beats, and say how many beats come before the first bar. */
 export function MeterTools() {
   const { analysis, edits } = useSheet();
+  const player = usePlayer();
   const [pickup, setPickup] = useState(String(analysis.pickup_beats));
   const move = (beats: number) => void edits.post("count", { action: "downbeat", beats });
   useCommands([
@@ -25,6 +27,20 @@ export function MeterTools() {
           </Button>
           <Button className="grow px-2" onClick={() => move(1)}>
             A beat later
+          </Button>
+        </div>
+      </Part>
+      <Part title="A bar line here" aside="at the playhead">
+        <div className="flex gap-2">
+          <Button
+            className="grow px-2"
+            title="A bar begins where playback stands, whatever was counted before"
+            onClick={() => void edits.post("count", { action: "bar_line", at: player.time })}
+          >
+            Set it
+          </Button>
+          <Button className="px-2" onClick={() => void edits.post("count", { action: "no_bar_lines" })}>
+            Take all back
           </Button>
         </div>
       </Part>

@@ -1,7 +1,8 @@
-import { bars, figure, percent, pitchName } from "../../lib/format";
+import { bars, figure, percent, pitchName, plural } from "../../lib/format";
 import { useSheet } from "../context";
 import { indexAt } from "../selection";
 import { StepGrid } from "../StepGrid";
+import { departureWords, longestPeriod } from "../played";
 import { stepsPerBeat } from "../steps";
 import { Columns, hertz } from "../card/Columns";
 import { CardHead } from "../card/CardHead";
@@ -65,6 +66,9 @@ export function SectionCard({ at }: { at: number }) {
   );
 }
 
+/** Bars that depart from the pattern, as many as are listed. */
+const MOST_DEPARTURES = 8;
+
 function mean(values: number[]): number {
   return values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
 }
@@ -77,13 +81,38 @@ function Drums({ firstBar }: { firstBar: number }) {
 
   const named = [...pattern.names, pattern.hat_rate && `hats in ${pattern.hat_rate}`].filter(Boolean).join(", ");
   return (
-    <Part title="Drum steps" aside={`kick, snare, hats; sure ${pattern.confidence.toFixed(2)}`}>
-      <StepGrid pattern={pattern} width={228} rowHeight={18} perBeat={stepsPerBeat(analysis.meter, pattern.steps)} />
+    <Part
+      title="Drum steps"
+      aside={`over ${plural(longestPeriod(pattern), "bar")}; sure ${pattern.confidence.toFixed(2)}`}
+    >
+      <StepGrid
+        whole
+        pattern={pattern}
+        width={228}
+        rowHeight={18}
+        perBeat={stepsPerBeat(analysis.meter, pattern.steps)}
+      />
+      <p className="mt-1 text-11 text-ink-2">
+        {pattern.rows
+          .map(
+            (row) =>
+              `${row.layer === row.piece ? row.piece : `${row.piece} (${row.layer})`}, ${plural(row.period, "bar")}`,
+          )
+          .join(" · ")}
+      </p>
       {named && <p className="mt-1 font-serif italic">{named}</p>}
       {pattern.departures.length > 0 && (
-        <p className="mt-1 text-ink-2">
-          {pattern.departures.map((departure) => `${departure.kind} in bar ${departure.bar}`).join(", ")}
-        </p>
+        <ul className="mt-1.5 text-ink-2">
+          {pattern.departures.slice(0, MOST_DEPARTURES).map((departure) => (
+            <li key={departure.bar}>
+              <span className="figure">bar {departure.bar}</span>
+              {departure.kind === "change" ? "" : `, a ${departure.kind}`}: {departureWords(departure.strokes)}
+            </li>
+          ))}
+          {pattern.departures.length > MOST_DEPARTURES && (
+            <li>{plural(pattern.departures.length - MOST_DEPARTURES, "bar")} more differ.</li>
+          )}
+        </ul>
       )}
     </Part>
   );

@@ -1,8 +1,10 @@
 import { useRef, useState } from "react";
 import type { ScoreRow, StemRow } from "../../api/types";
 import { Ask } from "../../components/Ask";
+import { Button } from "../../components/Button";
 import { FileButton, SCORE_FILES, SOUND_FILES } from "../../components/FileButton";
 import { Failure } from "../../components/Notice";
+import { SmallField } from "../../components/SmallField";
 import { figure, plural } from "../../lib/format";
 import { ROLES } from "../../api/contract";
 import { STEM_EXTRAS } from "../../api/contract";
@@ -99,10 +101,22 @@ function Stem({ stem, change }: { stem: StemRow; change: Change }) {
           ))}
         </select>
       </div>
+      {stem.state === "done" && (stem.fits || stem.insisted) && (
+        <StemPlace stem={stem} onSet={(seconds) => void change("PATCH", path, { set_offset: seconds })} />
+      )}
       <div className="mt-1 flex items-baseline justify-between gap-2 text-11">
         <StemState stem={stem} />
         <span className="flex shrink-0 items-center gap-2">
           {stem.state === "done" && <StemSound stem={stem} />}
+          {stem.state === "done" && !stem.fits && (
+            <button
+              type="button"
+              className="underline"
+              onClick={() => void change("PATCH", path, { insisted: !stem.insisted })}
+            >
+              {stem.insisted ? "leave it out" : "use it anyway"}
+            </button>
+          )}
           {stem.state === "failed" && (
             <button type="button" className="underline" onClick={() => void change("POST", `${path}/retry`)}>
               try again
@@ -121,6 +135,28 @@ function Stem({ stem, change }: { stem: StemRow; change: Change }) {
         </span>
       </div>
     </li>
+  );
+}
+
+/** Where the stem starts in the mix, to be set by hand; an empty field gives the measured place back. */
+function StemPlace({ stem, onSet }: { stem: StemRow; onSet: (seconds: number | null) => void }) {
+  const [text, setText] = useState(stem.set_offset === null ? "" : String(stem.set_offset));
+  const seconds = text.trim() === "" ? null : Number(text.replace(",", "."));
+  const fit = seconds === null || Number.isFinite(seconds);
+  return (
+    <div className="mt-1 flex items-center gap-2 text-11">
+      <SmallField
+        label="starts at, s"
+        inputMode="decimal"
+        value={text}
+        placeholder={figure(stem.offset ?? 0, 3)}
+        aria-label={`Where ${stem.name} starts, in seconds of the mix`}
+        onText={setText}
+      />
+      <Button className="px-2" disabled={!fit || seconds === stem.set_offset} onClick={() => onSet(seconds)}>
+        {seconds === null ? "as measured" : "Set"}
+      </Button>
+    </div>
   );
 }
 
@@ -167,7 +203,11 @@ function StemState({ stem }: { stem: StemRow }) {
     case "failed":
       return <span className="text-conflict">{stem.error}</span>;
     case "done":
-      return <span className="text-ink-2">{placeText(stem)}</span>;
+      return stem.fits || stem.insisted ? (
+        <span className="text-ink-2">{placeText(stem)}</span>
+      ) : (
+        <span className="text-conflict">{stem.error}</span>
+      );
   }
 }
 
@@ -178,8 +218,11 @@ function placeText(stem: StemRow): string {
     Math.abs(offset) < 0.0005
       ? "from the mix's start"
       : `${figure(Math.abs(offset) * 1000, 0)} ms ${offset > 0 ? "later" : "earlier"} than the mix`;
-  const sure = (stem.distinct ?? 0) >= 2.5 ? "" : ", too slow a sound to place it better";
-  return place + sure;
+  const speed =
+    Math.abs(stem.speed - 1) < 0.0005
+      ? ""
+      : `, the mix ${stem.speed > 1 ? "slower" : "faster"} by ${figure(Math.abs(stem.speed - 1) * 100, 1)} %`;
+  return place + speed + (stem.fits ? "" : ", on your word");
 }
 
 function Score({ score, change }: { score: ScoreRow; change: Change }) {

@@ -5,10 +5,10 @@ import type { Reading } from "../../api/types";
 import { useChange } from "../../app/useChange";
 import { Button } from "../../components/Button";
 import { Failure } from "../../components/Notice";
-import { SmallField } from "../../components/SmallField";
 import { figure, plural } from "../../lib/format";
 import { useSheet } from "../context";
 import { Part } from "../card/Part";
+import { TempoChanges } from "./TempoChanges";
 
 interface Tapped {
   bpm: number;
@@ -25,7 +25,7 @@ const GROUP = "Tempo and bars";
 
 /** Tap along, halve and double, move the first beat, mark where the tempo changes. */
 export function TempoTools({ reading }: { reading: Reading }) {
-  const { page, edits } = useSheet();
+  const { page, analysis, edits } = useSheet();
   const times = useRef<number[]>([]);
   const [count, setCount] = useState(0);
   const fit = useChange({
@@ -50,7 +50,9 @@ export function TempoTools({ reading }: { reading: Reading }) {
     fit.reset();
   };
   const send = (body: object) => void edits.post("count", body);
-  const take = (bpm: number, note: string) => void edits.correct(reading.id, { value: { bpm }, note });
+  /** What was tapped to a song that moves is a count of what is played; else even beats. */
+  const take = (bpm: number, note: string) =>
+    void edits.correct(reading.id, { value: analysis.tempo.constant ? { bpm } : { bpm, follows: true }, note });
   useCommands([
     { key: "b", name: "tap a beat", group: GROUP, run: tap },
     { key: "h", name: "count half as fast", group: GROUP, run: () => send({ action: "times", factor: 0.5 }) },
@@ -115,44 +117,4 @@ export function TempoTools({ reading }: { reading: Reading }) {
 
 function tapNote(tapped: Tapped): string {
   return `${plural(tapped.used, "tap")} within ${figure(tapped.spread_ms, 1)} ms.`;
-}
-
-/** Where another tempo begins. */
-function TempoChanges({ reading }: { reading: Reading }) {
-  const { edits } = useSheet();
-  const [draft, setDraft] = useState({ bar: "", bpm: "" });
-  const changes = Array.isArray(reading.value?.changes) ? reading.value.changes.length : 0;
-  return (
-    <Part title="Another tempo from a bar on" aside={changes > 0 ? plural(changes, "change") : ""}>
-      <div className="flex flex-wrap items-center gap-2">
-        <SmallField
-          label="bar"
-          inputMode="numeric"
-          className="w-11"
-          value={draft.bar}
-          onText={(bar) => setDraft({ ...draft, bar })}
-        />
-        <SmallField
-          label="tempo"
-          inputMode="decimal"
-          value={draft.bpm}
-          onText={(bpm) => setDraft({ ...draft, bpm: bpm.replace(",", ".") })}
-        />
-        <Button
-          className="px-2"
-          disabled={draft.bar === "" || draft.bpm === ""}
-          onClick={() =>
-            void edits.post("count", { action: "tempo_change", bar: Number(draft.bar), bpm: Number(draft.bpm) })
-          }
-        >
-          Mark it
-        </Button>
-        {changes > 0 && (
-          <Button className="px-2" onClick={() => void edits.post("count", { action: "steady" })}>
-            One tempo again
-          </Button>
-        )}
-      </div>
-    </Part>
-  );
 }

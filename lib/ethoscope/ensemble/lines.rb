@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  class Ensemble
+    # What each layer plays, stroke by stroke or note by note, as the best source tells it, with its feel and what returns in it. The method is our own.
+    class Lines
+      # A line of a song holds no more notes than this.
+      MOST = 20_000
+
+      # @param players [Array<Player>] that stems and a score tell of
+      # @param grid [Rhythm::BeatGrid]
+      # @param steps [Rhythm::StepGrid]
+      # @param sections [Array<Form::Section>]
+      def initialize(players, grid, steps, sections)
+        @players = players
+        @grid = grid
+        @steps = steps
+        @sections = sections
+      end
+
+      # @param mix [Array<Player>] what the mix tells of the roles that no other source does
+      # @return [Array<Hash>] layer, role, source, notes ([beat from the start of bar 1, beats, MIDI pitch or nil, velocity]), feel and sections, see {LayerFeel}
+      #   and {LayerPattern}; of the mix only notes, for its steps lie on the grid
+      def all(mix) = @players.map { |player| line(player, told: true) } + mix.map { |player| line(player, told: false) }
+
+      private
+
+      def line(player, told:)
+        pattern = LayerPattern.new(player.events, @steps)
+        { layer: player.name, role: player.role, source: player.source, notes: player.events.first(MOST).map { |event| note(event, player) },
+          feel: told ? LayerFeel.new(player.events, @grid, @steps).to_h : nil,
+          sections: told ? @sections.filter_map { |section| pattern.of(section.first_bar, section.bars) } : [] }
+      end
+
+      # Keys of a kit are no pitches.
+      def note(event, player) = [event.beat.round(3), event.beats.round(3), player.drums? ? nil : event.pitch, event.velocity.round(2)]
+    end
+  end
+end
