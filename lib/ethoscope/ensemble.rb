@@ -92,11 +92,28 @@ module Ethoscope
       sounds.map { |sound| sound.to_h(sections:, whole:, ducked_by: kicks.first) }
     end
 
+    # @return [Array<Corrections::SectionStart>] where the markers of a believable score begin sections; none with fewer than two
+    def marked_sections
+      return [] unless @placement&.believable?
+
+      names = @score.markers.map { |marker| marker.text.strip }.reject(&:empty?)
+      return [] if names.size < 2
+
+      letters = names.map { |name| label(name) }.uniq.each_with_index.to_h { |name, i| [name, ("A".ord + (i % 26)).chr] }
+      @score.markers.reject { |marker| marker.text.strip.empty? }.map do |marker|
+        name = label(marker.text)
+        Corrections::SectionStart.new(label: name, letter: letters.fetch(name), start: placement.seconds(marker.at).clamp(0.0, @grid.bar_edges.last))
+      end
+    end
+
     # @param sections [Array<Form::Section>]
     # @return [Hash, nil] what the score says and where it lies; nil without one
     def score(sections) = @score && Midi::ScoreFacts.new(@score, parts, placement, @grid, sections).to_h
 
     private
+
+    # "Verse 2" is a verse.
+    def label(text) = text.strip.downcase.sub(/\s*\d+\z/, "").then { |name| name.empty? ? text.strip : name }[0, 40]
 
     def told = @told ||= Ensemble::Players.new(grid: @grid, sounds: playing, parts:, placement:).all
 

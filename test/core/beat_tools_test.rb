@@ -24,6 +24,14 @@ class BeatToolsTest < Ethoscope::TestCase
     end
   end
 
+  def test_swung_sixteenths_are_told_from_eighths
+    moments = (0...40).flat_map { |beat| [0, 0.31, 0.5, 0.81].map { |place| [beat + place, 1.0] } }
+    swing = Rhythm::Swing.of([moments], beat: 0.6)
+
+    assert_equal ["16th", 0.62], [swing.unit, swing.ratio.round(2)]
+    assert_in_delta 0.5, Rhythm::Swing.of([moments], beat: 0.4).ratio, 1e-9, "too short to swing"
+  end
+
   def test_without_off_beats_playing_is_straight
     assert_in_delta 0.5, swing_of((0...40).map { |beat| beat * 0.5 }).ratio
   end
@@ -50,13 +58,17 @@ class BeatToolsTest < Ethoscope::TestCase
   private
 
   def swing_of(times, meter = "4/4")
-    evidence, = evidence_of(times)
-    hypothesis = Rhythm::BarHypothesis.new(period: 0.5, meter: Rhythm::Meter.named(meter), first_downbeat: evidence.phase, features: [])
-    Rhythm::Swing.measure(evidence, hypothesis)
+    grid = Rhythm::BeatGrid.new(edges: (0..56).map { |beat| 0.2 + (beat * 0.5) }, pickup: 0, meter: Rhythm::Meter.named(meter))
+    Rhythm::Swing.measure(onset_of(times), grid)
   end
 
   # Clicks at these times, the pulse being half a second; those on it are louder.
   def evidence_of(times, seconds: 30)
+    onset = onset_of(times, seconds:)
+    [Rhythm::PulseEvidence.new(onset, clues(onset), Rhythm::TimeWarp.new(onset, 0.5), 0.5), Rhythm::Pulse.new(onset)]
+  end
+
+  def onset_of(times, seconds: 30)
     samples = Numo::SFloat.zeros(RATE * seconds)
     random = Random.new(11)
     click = Numo::SFloat[*Array.new(400) { |i| random.rand(-1.0..1.0) * Math.exp(-i / 70.0) }]
@@ -65,8 +77,7 @@ class BeatToolsTest < Ethoscope::TestCase
       loud = ((time / 0.5) % 1).then { |place| [place, 1 - place].min < 0.05 } ? 1.0 : 0.5
       samples[from...(from + 400)] += click * loud if from + 400 < samples.size
     end
-    onset = Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.of(samples, RATE))
-    [Rhythm::PulseEvidence.new(onset, clues(onset), Rhythm::TimeWarp.new(onset, 0.5), 0.5), Rhythm::Pulse.new(onset)]
+    Ethoscope::Signal::OnsetStrength.new(Ethoscope::Signal::ShortTime.of(samples, RATE))
   end
 
   # Harmony that never changes.

@@ -74,7 +74,7 @@ class EnsembleTest < Ethoscope::TestCase
   def test_the_count_of_a_score_leads_where_the_song_could_be_counted_so
     rhythm = Engine::Hearing.new(self.class.mix).rhythm
     bars = rhythm.grid.downbeats.first
-    { 100 => nil, 50 => 50.0, 200 => 200.0, 93 => nil }.each do |bpm, expected|
+    { 100 => 100.0, 50 => 50.0, 200 => 200.0, 93 => nil }.each do |bpm, expected|
       quarters = bpm / 100.0
       kick = Array.new(32) { |i| [i * 2 * quarters, 0.25, 36] }
       tones = Array.new(16) { |bar| VOICINGS[bar % 4].map { |pitch| [bar * 4 * quarters, 3.9 * quarters, pitch] } }.flatten(1)

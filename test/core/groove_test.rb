@@ -37,7 +37,7 @@ class GrooveTest < Ethoscope::TestCase
 
   def test_patterns_and_hat_rates_have_names
     backbeat = pattern(kick: [0, 2.5], snare: [1, 3], hats: [0, 0.5, 1, 1.5, 2, 2.5, 3, 3.5])
-    floor = pattern(kick: [0, 1, 2, 3], snare: [1, 3], hats: [0.5, 1.5, 2.5, 3.5])
+    floor = pattern(kick: [0, 1, 2, 3], hats: [0.5, 1.5, 2.5, 3.5])
 
     assert_includes backbeat.names, "backbeat"
     assert_equal "8ths", backbeat.hat_rate
@@ -55,9 +55,33 @@ class GrooveTest < Ethoscope::TestCase
   def test_a_bar_that_is_played_otherwise_departs
     recording = Band.new(bpm: 120).bars(7, chords: %w[C F], **Band::BACKBEAT).bars(1, chords: %w[F], kick: [0, 0.5, 1, 2, 2.5, 3],
       snare: [0.25, 1, 1.75, 2.25, 3, 3.25, 3.5, 3.75]).recording
-    departures = steps_of(recording).pattern(1, 8).departures
+    departures = patterns_of(recording).pattern(1, 8).departures
 
     assert_equal([[8, "fill"]], departures.map { |departure| [departure.bar, departure.kind] })
+    assert(departures.first.strokes.any? { |stroke| stroke.piece == "snare" && stroke.more })
+  end
+
+  def test_a_pattern_of_two_bars_is_told_over_two_bars
+    two = told_rows([[0, 8], [0, 6, 10]] * 4).rows.find { |row| row.piece == "kick" }
+
+    assert_equal [2, [0, 8, 16, 22, 26]], [two.period, struck(two)]
+    assert_equal [1, [0, 8]], told_rows([[0, 8]] * 8).rows.find { |row| row.piece == "kick" }.then { |row| [row.period, struck(row)] }
+  end
+
+  def test_what_a_bar_has_more_or_less_is_told_stroke_by_stroke
+    pattern = told_rows(([[0, 8]] * 7) + [[0, 14]])
+    told = pattern.departures.flat_map { |bar| bar.strokes.select { |stroke| stroke.piece == "kick in" }.map { |stroke| [bar.bar, stroke.beat, stroke.more] } }
+
+    assert_equal [[8, 3.0, false], [8, 4.5, true]], told
+  end
+
+  def test_periods_are_the_shortest_that_say_all
+    rows = { 1 => [[0]], 2 => [[0], [8]], 4 => [[0], [0], [0], [8]], 8 => ([[0]] * 7) + [[4]] }
+    rows.each do |period, bars|
+      strokes = Numo::DFloat.zeros(16, 16)
+      16.times { |bar| bars[bar % bars.size].each { |step| strokes[bar, step] = 1 } }
+      assert_equal period, Rhythm::PatternPeriod.of(strokes)
+    end
   end
 
   def test_onsets_that_are_played_late_are_told_in_milliseconds
@@ -77,18 +101,30 @@ class GrooveTest < Ethoscope::TestCase
 
   private
 
-  def short(recording) = Ethoscope::Signal::ShortTime.of(Ethoscope::Audio::Resampler.halve(recording.mono), 22_050)
+  def patterns_of(recording, told: [])
+    features = Ethoscope::Engine::Features.of(recording)
+    drums = Rhythm::DrumSteps.new(features.short, Rhythm::StepGrid.new(grid(start: 0.3), nil), told:)
+    Rhythm::DrumPatterns.new(drums, Rhythm::Played.new(drums, features.spectra, [0...8]))
+  end
 
-  def steps_of(recording) = Rhythm::DrumSteps.new(short(recording), Rhythm::StepGrid.new(grid(start: 0.3), nil))
+  def pattern(**drums) = patterns_of(Band.new(bpm: 120).bars(8, chords: %w[C F], **drums).recording).pattern(1, 8)
 
-  def pattern(**drums) = steps_of(Band.new(bpm: 120).bars(8, chords: %w[C F], **drums).recording).pattern(1, 8)
+  def struck(row) = row.hits.each_index.select { |step| row.hits[step].positive? }
+
+  # A kick that a score tells, on these steps of each bar.
+  def told_rows(bars)
+    velocity = Numo::DFloat.zeros(8, 16)
+    bars.each_with_index { |steps, bar| steps.each { |step| velocity[bar, step] = 0.8 } }
+    @quiet ||= Band.new(bpm: 120).bars(8, chords: %w[C F]).recording
+    patterns_of(@quiet, told: [Rhythm::ToldStrokes.new(role: "kick", piece: "kick", layer: "kick in", source: "midi", velocity:)]).pattern(1, 8)
+  end
 
   def likely(probability) = probability.each_index.select { |step| probability[step] > 0.6 }
 
   def names(**struck)
     rows = %i[kick snare hats].map do |piece|
       probability = Array.new(16) { |step| struck.fetch(piece, []).include?(step) ? 1.0 : 0.0 }
-      Rhythm::StepRow.new(piece: piece.to_s, probability:, velocity: probability, ghost: [0.0] * 16)
+      Rhythm::StepRow.new(piece: piece.to_s, layer: piece.to_s, source: "mix", period: 1, hits: probability, probability:, velocity: probability, ghost: [0.0] * 16)
     end
     Rhythm::PatternNames.of(rows, "4/4")
   end

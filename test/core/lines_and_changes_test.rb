@@ -14,19 +14,30 @@ class LinesAndChangesTest < Ethoscope::TestCase
 
   def test_the_bass_is_followed_note_by_note_with_its_tone_of_the_chord
     spans = [span(Harmony::Chord.on(9, "min"), 0, 8), span(Harmony::Chord.on(5, "maj"), 8, 12)]
-    line = Harmony::BassLine.new(notes([33, 33, 33, 33, 40, 40, nil, nil, 29, 29, 33, 33]), spans).notes
+    line = bass([33, 33, 33, 33, 40, 40, nil, nil, 29, 29, 33, 33, nil, nil, nil, nil], spans)
 
-    assert_equal([[33, 0, 4, "root"], [40, 4, 6, "fifth"], [29, 8, 10, "root"], [33, 10, 12, "third"]],
-      line.map { |note| [note.pitch, note.first, note.last, note.tone] })
+    assert_equal([[33, 0.0, 2.0, "root"], [40, 2.0, 1.0, "fifth"], [29, 4.0, 1.0, "root"], [33, 5.0, 1.0, "third"]],
+      line.map { |note| [note.pitch, note.beat, note.beats, note.tone] })
     assert_equal({ "root" => 0.6, "fifth" => 0.2, "third" => 0.2 }, Harmony::BassLine.shares(line))
     assert_empty Harmony::BassLine.shares([])
   end
 
-  def test_a_note_is_read_an_octave_lower_when_that_one_sounds_too
-    rows = notes([45, 45]).activation
-    rows[true, 33 - LOWEST] = 0.8
+  def test_repeated_notes_are_told_where_an_attack_is_likely
+    spans = [span(Harmony::Chord.on(9, "min"), 0, 16)]
+    line = bass([33] * 16, spans, attacks: { 0 => 0.9, 6 => 0.8, 10 => 0.4, 16 => 0.95 })
 
-    assert_equal [33], Harmony::BassLine.new(Notes.new(rows), [span(Harmony::Chord.on(9, "min"), 0, 2)]).notes.map(&:pitch)
+    assert_equal([[0.0, 1.5, 0.9], [1.5, 2.5, 0.8], [4.0, 4.0, 0.95]], line.map { |note| [note.beat, note.beats, note.sure] })
+    assert_in_delta 0.75, line[1].start, 1e-6
+  end
+
+  def test_a_note_is_read_an_octave_lower_when_that_one_sounds_too
+    rows = notes([45, 45] + ([nil] * 14)).activation
+    rows[0..1, 33 - LOWEST] = 0.8
+
+    assert_equal [45], bass_of(Notes.new(rows), [span(Harmony::Chord.on(9, "min"), 0, 16)]).map(&:pitch)
+    rows[0..1, 33 - LOWEST] = 0.97
+
+    assert_equal [33], bass_of(Notes.new(rows), [span(Harmony::Chord.on(9, "min"), 0, 16)]).map(&:pitch)
   end
 
   def test_a_high_line_that_stands_clear_has_a_register_and_a_course
@@ -78,6 +89,16 @@ class LinesAndChangesTest < Ethoscope::TestCase
   end
 
   private
+
+  def bass(pitches, spans, attacks: {}) = bass_of(notes(pitches), spans, attacks:)
+
+  # Two bars of 4/4 at 120 BPM; attacks by sixteenth.
+  def bass_of(notes, spans, attacks: {})
+    begins = Numo::DFloat.zeros(2, 16)
+    attacks.each { |step, likely| begins[step / 16, step % 16] = likely }
+    grid = Ethoscope::Rhythm::BeatGrid.new(edges: (0..8).map { |beat| beat * 0.5 }, pickup: 0, meter: Ethoscope::Rhythm::Meter.named("4/4"))
+    Harmony::BassLine.new(notes, spans, begins, Ethoscope::Rhythm::StepGrid.new(grid, nil), 0).notes
+  end
 
   def notes(pitches)
     rows = Numo::SFloat.zeros(pitches.size, NOTES) + 0.01

@@ -25,7 +25,7 @@ module Ethoscope
 
       # @return [Count]
       def result
-        hearing = written ? Hearing.new(@features, Corrections.new(**@corrections.to_h, **written.correction.to_h.slice(:bpm, :meter, :first_downbeat))) : @heard
+        hearing = counted
         rhythm = hearing.rhythm&.then { |found| @corrections.tempo_changes.empty? ? found : found.with_moving_tempo }
         tell_of_changes(hearing)
         ensemble = ensemble(hearing.grid, rhythm)
@@ -36,14 +36,21 @@ module Ethoscope
       private
 
       # The count of a score that can be followed, nil without one.
-      def written = score_count&.then { |count| count.correction ? count : nil }
+      def written = score_count&.then { |count| count.correction || count.grid ? count : nil }
+
+      def counted
+        return @heard unless written
+        return Hearing.new(@features, @corrections, rhythm: @heard.rhythm.counted(written.grid, @features.onset)) if written.grid
+
+        Hearing.new(@features, Corrections.new(**@corrections.to_h, **written.correction.to_h.slice(:bpm, :meter, :first_downbeat)))
+      end
 
       # What a score says of the count, and where it lies.
       def score_count
         return @score_count if defined?(@score_count)
 
         asked = @sources.score && !@corrections.counted? && @heard.rhythm
-        @score_count = asked ? @gaps.beside("the count of the MIDI file", nil) { ScoreCount.of(Ensemble::WrittenCount.new(@sources.score, @features, @heard.rhythm)) } : nil
+        @score_count = asked ? @gaps.beside("the count of the MIDI file", nil) { ScoreCount.of(Ensemble::WrittenCount.new(@sources.score, @features, @heard.rhythm), @heard.sounding) } : nil
       end
 
       # Where stems or a score can't be laid over the bars, the mix alone tells.
@@ -60,11 +67,12 @@ module Ethoscope
         end
       end
 
-      # What a score's count puts right (nil where the song can't be counted so), and where the score lies.
-      ScoreCount = Value.of(:correction, :placement) do
+      # What a score's count puts right or its beats where its tempo changes (nil where the song can't be counted so), and where the score lies.
+      ScoreCount = Value.of(:correction, :grid, :placement) do
         # @param count [Ensemble::WrittenCount]
+        # @param sounding [Range<Float>]
         # @return [ScoreCount]
-        def self.of(count) = new(correction: count.correction, placement: count.placement)
+        def self.of(count, sounding) = new(correction: count.correction, grid: count.grid(sounding), placement: count.placement)
       end
       private_constant :ScoreCount
     end

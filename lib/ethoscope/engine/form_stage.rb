@@ -40,19 +40,27 @@ module Ethoscope
 
       def segmenter = @segmenter ||= Form::Segmenter.new(@hearing.boundary_features.rows, @grid.bars)
 
-      def sections = @sections ||= @corrections.sections.empty? ? found_sections : told_sections
+      def sections
+        @sections ||= if @corrections.sections.any? then told_sections(@corrections.sections, "as you hear it")
+                      elsif marked.any? then told_sections(marked, "marked in the MIDI file")
+                      else found_sections
+                      end
+      end
+
+      # Sections that the markers of a score name, where it lies over the song.
+      def marked = @marked ||= @gaps.beside("the markers of the MIDI file", []) { @count.ensemble.marked_sections }
 
       def found_sections = Form::Labeler.new(@hearing.bar_features, segmenter, @hearing.energy, @grid, @features.duration).sections
 
-      # The sections that a person set, on the nearest bars; the first starts with the song.
-      def told_sections
-        starts = @corrections.sections.each_with_index.map { |section, i| [i.zero? ? 1 : @grid.bar_at(section.start), section] }
+      # The sections that a person set or a score marks, on the nearest bars; the first starts with the song.
+      def told_sections(told, reason)
+        starts = told.each_with_index.map { |section, i| [i.zero? ? 1 : @grid.bar_at(section.start), section] }
         starts = starts.group_by(&:first).sort.map { |_, group| group.last }
         edges = [0.0, *@grid.bar_edges[1...-1], [@features.duration, @grid.bar_edges.last].max]
         starts.each_with_index.map do |(first_bar, section), i|
           after = starts[i + 1]&.first || (@grid.bars + 1)
           Form::Section.new(label: section.label, letter: section.letter, first_bar:, bars: after - first_bar, start: edges[first_bar - 1], end: edges[after - 1],
-            confidence: 1.0, reason: "as you hear it")
+            confidence: 1.0, reason:)
         end
       end
 

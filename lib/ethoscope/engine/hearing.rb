@@ -10,16 +10,21 @@ module Ethoscope
 
       # @param features [Features]
       # @param corrections [Corrections]
-      def initialize(features, corrections = Corrections.none)
+      # @param rhythm [Rhythm::Result, nil] where a better source tells it
+      def initialize(features, corrections = Corrections.none, rhythm: nil)
         @features = features
         @corrections = corrections
+        @rhythm = rhythm if rhythm
       end
+
+      # @return [Range<Float>] seconds from the first to the last sound
+      def sounding = @sounding ||= Rhythm::Sounding.range(features.short, features.onset)
 
       # @return [Rhythm::Result, nil] nil when nothing repeats
       def rhythm
         return @rhythm if defined?(@rhythm)
 
-        @rhythm = Rhythm::BeatFinder.new(features.onset, features.clues, Rhythm::Sounding.range(features.short, features.onset), @corrections).result
+        @rhythm = Rhythm::BeatFinder.new(features.onset, features.clues, sounding, @corrections).result
       end
 
       # @return [Rhythm::BeatGrid] bars of two seconds when nothing repeats

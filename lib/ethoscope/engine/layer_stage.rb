@@ -23,7 +23,7 @@ module Ethoscope
 
       # @return [Playing]
       def result
-        layers = @gaps.beside("the layers", []) { ensemble.layers(Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums).layers) }
+        layers = @gaps.beside("the layers", []) { ensemble.layers(Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums, played).layers) }
         told = @gaps.beside("the bass of stems and MIDI", []) { ensemble.bass(@spans) }
         bass = told.empty? ? heard_bass : told
         Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass),

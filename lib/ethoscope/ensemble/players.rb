@@ -6,7 +6,7 @@ module Ethoscope
     class Players
       MIX = %w[kick snare hats bass].freeze
       # Notes that are shown one by one are at least so sure.
-      SURE = 0.75
+      SURE = 0.8
 
       # @param played [Rhythm::Played]
       # @param steps [Rhythm::StepGrid]

@@ -43,8 +43,10 @@ module Ethoscope
       # @param notes [Harmony::NoteActivation] over half beats
       # @param grid [Rhythm::BeatGrid]
       # @param drums [Rhythm::DrumSteps] over the same bars
-      def initialize(short_time, notes, grid, drums)
+      # @param played [Rhythm::Played, nil] its strokes in their context: they tell better than how much is struck in a bar
+      def initialize(short_time, notes, grid, drums, played = nil)
         @drums = drums
+        @played = played
         @bands = short_time
         @notes = notes
         @grid = grid
@@ -57,7 +59,7 @@ module Ethoscope
       def layers
         curves = self.class.curves
         rows.map do |role, values|
-          activity = values.map { |row| logistic(row, curves.fetch(role)) }
+          activity = struck(role) || values.map { |row| logistic(row, curves.fetch(role)) }
           Layer.of_mix(role:, activity:, confidence: confidence(role, activity), spans: spans(activity))
         end
       end
@@ -91,6 +93,9 @@ module Ethoscope
       end
 
       private
+
+      # The likeliest stroke of each bar, of a piece of the kit.
+      def struck(role) = @played && Rhythm::DrumSteps::PIECES.include?(role) ? @played.likely(role).max(axis: 1).to_a.map { |share| share.round(3) } : nil
 
       # Strokes of one piece in each bar, as a logarithm.
       def strokes(piece) = @drums.likely(piece).sum(axis: 1).to_a.map { |count| log(count + LEAST_STROKES) }

@@ -13,6 +13,21 @@ module Ethoscope
       # The clock is looked up so far before and after the recording.
       REACH_SECONDS = 5.0
 
+      # @param times [Array<Float>] seconds of beats, from a bar line on, whole bars
+      # @param meter [Meter]
+      # @param sounding [Range<Float>] seconds
+      # @return [BeatGrid, nil] those from the bar of the first sound to that of the last one; nil when no whole bar sounds
+      def self.cut(times, meter, sounding)
+        bars = times.each_slice(meter.beats).map(&:first)
+        period = (times.last - times.first) / (times.size - 1)
+        first = bars.rindex { |line| line <= sounding.begin + (EARLY_BEATS * period) } || 0
+        last = bars.index { |line| line >= sounding.end - (EARLY_BEATS * period) } || (bars.size - 1)
+        kept = times[(first * meter.beats)..(last * meter.beats)].reject { |time| time < -BEFORE_SECONDS }
+        pickup = (kept.size - 1) % meter.beats
+        edges = kept.map { |time| [time, 0.0].max.round(5) }.uniq
+        edges.size - 1 - pickup >= meter.beats ? BeatGrid.new(edges:, pickup:, meter:) : nil
+      end
+
       # @param clock [TimeWarp, SteadyClock]
       # @param sounding [Range<Float>] seconds from the first to the last sound
       # @param first_line [Float, nil] seconds of a bar line before which nothing is counted away, as a person says

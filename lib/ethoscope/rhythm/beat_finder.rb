@@ -13,6 +13,15 @@ module Ethoscope
     class Result
       # @return [Result] the same of a tempo that does not hold throughout
       def with_moving_tempo = Result.new(**to_h, constant: false)
+
+      # @param grid [BeatGrid] that a better source tells
+      # @param onset [Signal::OnsetStrength]
+      # @return [Result] counted so; the tempo is the one that half of the bars lie under
+      def counted(grid, onset)
+        bpm = Signal::Middle.of(grid.bar_tempos).round(2)
+        first, *rest = candidates
+        Result.new(**to_h, grid:, bpm:, constant: false, swing: Swing.measure(onset, grid), candidates: [TempoCandidate.new(**first.to_h, bpm:, reason: "as the notes are written"), *rest])
+      end
     end
 
     # Tempo, meter, beats and bars of a recording. The method is our own.

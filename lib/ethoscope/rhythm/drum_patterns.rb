@@ -19,7 +19,8 @@ module Ethoscope
         @steps = drums.steps
         @acoustics = drums.acoustics
         told = drums.told
-        @pieces = told.map { |strokes| of_told(strokes) } + (PIECES - told.map(&:role)).map { |piece| of_mix(piece, played.likely(piece)) }
+        pieces = told.map { |strokes| of_told(strokes) } + (PIECES - told.map(&:role)).map { |piece| of_mix(piece, played.likely(piece)) }
+        @pieces = pieces.sort_by.with_index { |piece, i| [PIECES.index(piece.role) || PIECES.size, i] }
       end
 
       # @param first_bar [Integer] from 1

@@ -42,7 +42,7 @@ module Ethoscope
       # @param bars [Range<Integer>] from 0, end exclusive
       # @return [StepRow]
       def row(bars)
-        period = PatternPeriod.of(@likely[bars, true]) { |length| folded(bars, length) }
+        period = PatternPeriod.of(@likely[bars, true])
         usual = folded(bars, 1)
         StepRow.new(piece:, layer:, source:, period:, hits: hits(bars, period), probability: rounded(usual), velocity: rounded(velocity(bars, 1)), ghost: rounded(soft(bars)))
       end

@@ -39,8 +39,9 @@ module Ethoscope
                              usual, *returns, whole, *densities(likely, list, usual), positions(likely.shape[1], per_beat, list.size)])
       end
 
+      # @param likely [Numo::DFloat] 0 to 1
+      # @return [Numo::DFloat] natural logarithms of the odds, held within LIMIT
       def self.odds(likely) = likely.clip(1e-3, 1 - 1e-3).then { |share| Numo::NMath.log(share / (1 - share)).clip(-LIMIT, LIMIT) }
-      private_class_method :odds
 
       # For each bar the mean over the bars of its section that lie whole periods away, itself among them; shape [bars * steps, columns].
       def self.folded(rows, list, period)

@@ -14,6 +14,8 @@ const NOTE = 5;
 /** A note this wide, in pixels, has room for its name. */
 const NAMED = 22;
 const STROKE = 3;
+/** Where a note begins is marked, so that repeated ones are told apart. */
+const ATTACK = 1.6;
 
 export function pitched(line: PlayedLine): boolean {
   return line.notes.some((note) => note[2] !== null && note[2] !== undefined);
@@ -68,6 +70,10 @@ function Notes({ notes, x, height }: { notes: PlayedNote[]; x: (beat: number) =>
       ).map(([fill, path]) => (
         <path key={fill} d={path} fill={fill} />
       ))}
+      <path
+        d={notes.map(({ beat, pitch }) => rectangle(x(beat), top(pitch ?? low) - 1, ATTACK, NOTE + 2)).join("")}
+        fill="var(--ink)"
+      />
       {named(notes, x).map(({ beat, pitch }, index) => (
         <text
           key={`${beat} ${pitch} ${index}`}

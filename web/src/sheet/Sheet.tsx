@@ -22,7 +22,7 @@ import { Ruler } from "./Ruler";
 import { MARKS_HEIGHT, MarksRow } from "./MarksRow";
 import { StaleDialog } from "./StaleDialog";
 import { Strip } from "./Strip";
-import { STEPS_HEIGHT, StepsRow } from "./StepsRow";
+import { stepsHeight, StepsRow } from "./StepsRow";
 import { TechniqueLegend, TechniqueRows } from "./TechniqueRows";
 import { TEMPO_HEIGHT, TempoRow } from "./TempoRow";
 import type { Edits } from "./useEdits";
@@ -53,7 +53,7 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
   const extra =
     (moving ? TEMPO_HEIGHT : 0) +
     (modulates(analysis) ? KEY_HEIGHT : 0) +
-    (analysis.drums.length > 0 ? STEPS_HEIGHT : 0) +
+    stepsHeight(analysis) +
     (analysis.marks.length > 0 ? MARKS_HEIGHT : 0);
   const width = Math.max(320, size.width - LABELS - MARGIN);
   const height = size.height - extra - CHANGES_HEIGHT;

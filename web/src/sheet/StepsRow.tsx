@@ -1,13 +1,21 @@
 import { memo } from "react";
+import type { Analysis } from "../api/types";
 import { bars } from "../lib/format";
 import { inView, useSelection, useSheet } from "./context";
 import { same } from "./selection";
 import { Row } from "./Row";
 import { StepGrid } from "./StepGrid";
+import { longestPeriod } from "./played";
 import { stepsPerBeat } from "./steps";
 
-export const STEPS_HEIGHT = 52;
 const LINE = 10;
+const NAME = 22;
+
+/** One line a piece, and the name of the pattern under them; none where no pattern is told. */
+export function stepsHeight(analysis: Analysis): number {
+  const rows = analysis.drums[0]?.rows.length ?? 0;
+  return rows === 0 ? 0 : rows * LINE + NAME;
+}
 /** A grid is never drawn wider than this; a long section does not make the bar longer. */
 const WIDEST = 132;
 
@@ -19,13 +27,13 @@ export const StepsRow = memo(function StepsRow() {
 
   return (
     <Row
-      height={STEPS_HEIGHT}
+      height={stepsHeight(analysis)}
       label={
         <div className="relative h-full">
           <span className="block text-13 font-medium leading-[16px]">Steps</span>
-          {["kick", "snare", "hats"].map((piece, line) => (
+          {analysis.drums[0]?.rows.map(({ piece }, line) => (
             <span
-              key={piece}
+              key={`${piece} ${line}`}
               className="absolute right-1.5 text-11 leading-[10px] text-ink-3"
               style={{ top: line * LINE }}
             >
@@ -49,11 +57,12 @@ export const StepsRow = memo(function StepsRow() {
               title={[bars(pattern.first_bar, pattern.first_bar + pattern.bars - 1), name].filter(Boolean).join(": ")}
               onClick={() => section && select({ kind: "section", at: section.start })}
               className="absolute top-0 flex flex-col items-start overflow-hidden text-left hover:bg-wash"
-              style={{ left: geometry.xOfBar(pattern.first_bar) + 3, width: room }}
+              style={{ left: geometry.xOfBar(pattern.first_bar) + (geometry.close ? 0 : 3), width: room }}
             >
               <StepGrid
                 pattern={pattern}
-                width={Math.min(room, WIDEST)}
+                whole={geometry.close}
+                width={geometry.close ? longestPeriod(pattern) * geometry.barWidth : Math.min(room, WIDEST)}
                 rowHeight={LINE}
                 perBeat={stepsPerBeat(analysis.meter, pattern.steps)}
               />
