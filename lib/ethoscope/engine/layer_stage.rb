@@ -4,7 +4,7 @@ module Ethoscope
   module Engine
     # Who plays what: layers, the bass line and which source told it, lead lines, drum patterns by section, micro-timing, what enters and leaves.
     # The method is our own.
-    Playing = Value.of(:layers, :bass, :bass_source, :leads, :patterns, :timings, :changes, :lines)
+    Playing = Value.of(:layers, :bass, :bass_source, :leads, :patterns, :timings, :changes, :lines, :drums)
 
     # Finds what is {Playing}, each by the best source that tells it.
     class LayerStage
@@ -26,7 +26,7 @@ module Ethoscope
         layers = @gaps.beside("the layers", []) { ensemble.layers(Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums, played).layers) }
         told = @gaps.beside("the bass of stems and MIDI", []) { ensemble.bass(@spans) }
         bass = told.empty? ? heard_bass : told
-        Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass),
+        Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass), drums: @gaps.beside("strokes in their context", @count.drums) { @count.drums.read_in(played) },
           changes: @gaps.beside("what enters and leaves", []) { Form::Changes.new(layers, @sections, @count.drums.hat_rates).list })
       end
 

@@ -42,7 +42,7 @@ module Ethoscope
         hearing = count.hearing
         Techniques::Scene.new(grid: count.grid, sections: parts.sections, features: @features, key: parts.keys.key, stretches: parts.keys.stretches, spans: chords.spans,
           loop: parts.loop, notes: hearing.notes, layers: playing.layers, changes: playing.changes, width: hearing.side, energy: hearing.energy,
-          drums: count.drums, steps: count.steps, players: count.ensemble.players(drums: count.drums, bass: playing.bass), constant: count.rhythm.nil? || count.rhythm.constant)
+          drums: playing.drums, steps: count.steps, players: count.ensemble.players(drums: playing.drums, bass: playing.bass), constant: count.rhythm.nil? || count.rhythm.constant)
       end
 
       # What stems and the score say of themselves.

@@ -33,12 +33,23 @@ module Ethoscope
         freeze
       end
 
+      # @param played [Played]
+      # @return [DrumSteps] the same with what the mix tells read in its context
+      def read_in(played) = dup.tap { |copy| copy.take(played) }
+
       # @return [Array<Float>] hat strokes per beat in each bar
       def hat_rates = (likely("hats").sum(axis: 1) / (steps.steps / steps.per_beat)).to_a
 
       # @param piece [String] one of PIECES
       # @return [Numo::DFloat] shape [bars, steps], 0 to 1
       def likely(piece) = @likely.fetch(piece)
+
+      protected
+
+      def take(played)
+        @likely = PIECES.to_h { |piece| [piece, told_strokes(piece) || played.likely(piece)] }
+        freeze
+      end
 
       private
 
