@@ -40,8 +40,16 @@ module Ethoscope
         rivals = tempo[:candidates].drop(1).map { |rival| { label: format("%.2f BPM", rival[:bpm]), odds: rival[:odds] } }
         first = rivals.first
         note = first ? "or #{first[:label].delete_suffix(" BPM")}" : "no rival"
-        reading("tempo", { bpm: tempo[:bpm] }, format("%<bpm>.2f BPM, %<course>s", bpm: tempo[:bpm], course: tempo_course),
+        reading("tempo", { bpm: tempo[:bpm] }, tempo_statement,
           note:, confidence: tempo[:confidence], rivals:, why: tempo_why)
+      end
+
+      # Parts have a tempo each; their mean is that of none.
+      def tempo_statement
+        return format("%<bpm>.2f BPM, %<course>s", bpm: @data[:tempo][:bpm], course: tempo_course) if @data[:parts].empty?
+
+        first, *rest = @data[:parts]
+        "#{Words.number(@data[:parts].size).capitalize} parts: #{[format("%.2f BPM", first[:bpm]), *rest.map { |part| format("then %<bpm>.2f from bar %<first_bar>d", **part.slice(:bpm, :first_bar)) }].join(", ")}"
       end
 
       def tempo_course

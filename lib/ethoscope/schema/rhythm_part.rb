@@ -13,7 +13,7 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        { tempo:, tempo_map:, meter: grid.meter.name, meters: rhythm ? rhythm.meters : [],
+        { tempo:, tempo_map:, parts:, meter: grid.meter.name, meters: rhythm ? rhythm.meters : [],
           meter_confidence: rhythm ? @confidence.of(:meter, rhythm.meters.first.odds) : 0.0,
           downbeat_confidence: rhythm ? @confidence.of(:downbeats, rhythm.grid_confidence) : 0.0,
           beats: grid.beats, downbeats: grid.downbeats, pickup_beats: grid.pickup, end: grid.bar_edges.last, groove:, drums: @found.playing.patterns }
@@ -39,6 +39,17 @@ module Ethoscope
         return [{ bar: 1, time: grid.bar_edges.first, bpm: rhythm.bpm }] if rhythm.constant
 
         grid.bar_tempos.each_with_index.map { |bpm, bar| { bar: bar + 1, time: grid.bar_edges[bar], bpm: } }
+      end
+
+      # Runs of bars with a tempo of their own, with the keys that hold in them and how loud they are.
+      def parts
+        found = rhythm && !rhythm.constant ? Rhythm::TempoParts.of(grid.bar_tempos) : []
+        energy = @found.count.hearing.energy
+        found.map do |part|
+          bars = (part.first_bar - 1)..(part.last_bar - 1)
+          keys = @found.parts.keys.stretches.select { |stretch| stretch.first_bar <= part.last_bar && stretch.last_bar >= part.first_bar }.map(&:key)
+          { **part.to_h, keys: (keys.empty? ? [@found.key] : keys).uniq.map { |key| { tonic: key.tonic, mode: key.mode } }, energy: (energy[bars].sum / energy[bars].size).round(1) }
+        end
       end
 
       def groove

@@ -4,7 +4,7 @@ module Ethoscope
   class Schema
     # Fills in what analyses of older engines did not say, as "nothing found", so that they can still be shown.
     module Upgrade
-      WHOLE = { drums: [], loops: [], cadences: [], leads: [], lines: [], changes: [], untold_roles: [], novelty: [], phrase_bars: nil, downbeat_confidence: 0.0,
+      WHOLE = { drums: [], loops: [], cadences: [], leads: [], lines: [], parts: [], changes: [], untold_roles: [], novelty: [], phrase_bars: nil, downbeat_confidence: 0.0,
                 stems: [], score: nil, told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" }, techniques: [], gaps: [],
                 bass: { notes: [], tones: {}, lowest: nil, highest: nil },
                 mix: { centres: [], spectrum: [], registers: [], sections: [] } }.freeze

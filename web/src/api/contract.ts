@@ -307,6 +307,20 @@ export interface Gap {
   fault: string | null;
 }
 
+/** A run of bars with a tempo of its own. */
+export interface TempoPart {
+  first_bar: number;
+  last_bar: number;
+  bpm: number;
+  /** that hold in it */
+  keys: {
+    tonic: string;
+    mode: string;
+  }[];
+  /** LUFS, mean of its bars */
+  energy: number;
+}
+
 export interface Tempo {
   /** null when no pulse was found */
   bpm: number | null;
@@ -368,6 +382,8 @@ export interface EngineAnalysis {
     time: number;
     bpm: number;
   }[];
+  /** where the song changes its tempo at once; none where it keeps one or moves gradually */
+  parts: TempoPart[];
   meter: string;
   meters: {
     name: string;
