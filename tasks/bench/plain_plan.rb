@@ -27,10 +27,14 @@ module Bench
 
     def of_section(section)
       place = { first_bar: section["first_bar"], bars: section["bars"] }
-      [{ measure: "section", value: { label: section["label"] } }, chords(section), bass(section), lead(section), *plays(section), *steps(section)].compact.map { |target| target.merge(place) }
+      [{ measure: "section", value: { label: section["label"] } }, chords(section), bass(section), lead(section), *plays(section), *steps(section)].compact.map do |target|
+        target.merge(place)
+      end
     end
 
-    def beats_per_bar = @beats_per_bar ||= @data["downbeats"].size > 1 ? @data["beats"].count { |beat| beat >= @data["downbeats"][0] - 1e-4 && beat < @data["downbeats"][1] - 1e-4 } : 4
+    def beats_per_bar
+      @beats_per_bar ||= @data["downbeats"].size > 1 ? @data["beats"].count { |beat| beat >= @data["downbeats"][0] - 1e-4 && beat < @data["downbeats"][1] - 1e-4 } : 4
+    end
 
     # What of a run of bars and beats falls into a section, placed from its start.
     def within(section, list)
@@ -78,7 +82,9 @@ module Bench
     end
 
     def techniques
-      @data["techniques"].map { |sighting| { measure: "technique", first_bar: sighting["first_bar"], bars: sighting["last_bar"] - sighting["first_bar"] + 1, value: { kind: sighting["kind"] } } }
+      @data["techniques"].map do |sighting|
+        { measure: "technique", first_bar: sighting["first_bar"], bars: sighting["last_bar"] - sighting["first_bar"] + 1, value: { kind: sighting["kind"] } }
+      end
     end
   end
 end

@@ -5,7 +5,8 @@ module Learning
   class Written
     Rhythm = Ethoscope::Rhythm
     # Roles by what the corpus calls its parts, up to the first dot.
-    ROLES = { "kick" => "kick", "snare" => "snare", "clap" => "snare", "hats" => "hats", "ride" => "hats", "crash" => "hats", "bass" => "bass", "sub" => "bass", "lead" => "lead", "lead2" => "lead" }.freeze
+    ROLES = { "kick" => "kick", "snare" => "snare", "clap" => "snare", "hats" => "hats", "ride" => "hats", "crash" => "hats", "bass" => "bass", "sub" => "bass", "lead" => "lead",
+              "lead2" => "lead" }.freeze
     # A ratio up to this one is played straight.
     STRAIGHT = 0.53
     # Notes that begin together, in seconds.
@@ -65,7 +66,7 @@ module Learning
     # @return [Array<Range<Integer>>] the bars of each section, from 0, end exclusive
     def sections
       first = 0
-      @truth[:sections].map { |section| (first...(first += section[:bars])) }
+      @truth[:sections].map { |section| first...(first += section[:bars]) }
     end
 
     private

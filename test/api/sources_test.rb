@@ -58,7 +58,8 @@ class SourcesTest < Ethoscope::TestCase
 
   def test_stems_that_say_nothing_of_the_song_fail_with_a_reason_and_harm_nothing
     before = page[:analysis]
-    { StemFiles.silence => [/stem is silent/, "failed"], StemFiles.stranger => [/fits nowhere/, "done"], StemFiles.wrong_length => [/\d+ s longer/, "done"] }.each do |bytes, (reason, state)|
+    { StemFiles.silence => [/stem is silent/, "failed"], StemFiles.stranger => [/fits nowhere/, "done"],
+      StemFiles.wrong_length => [/\d+ s longer/, "done"] }.each do |bytes, (reason, state)|
       id = send_stem(bytes, "kick.wav")[:stem][:id]
       work_off
       stem = page[:stems].find { |row| row[:id] == id }

@@ -25,7 +25,8 @@ class BeatToolsTest < Ethoscope::TestCase
   end
 
   def test_swung_sixteenths_are_told_from_eighths
-    moments = (0...40).flat_map { |beat| [0, 0.31, 0.5, 0.81].map { |place| [beat + place, 1.0] } }
+    places = [0, 0.31, 0.5, 0.81]
+    moments = (0...40).flat_map { |beat| places.map { |place| [beat + place, 1.0] } }
     swing = Rhythm::Swing.of([moments], beat: 0.6)
 
     assert_equal ["16th", 0.62], [swing.unit, swing.ratio.round(2)]

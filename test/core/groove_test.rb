@@ -65,7 +65,7 @@ class GrooveTest < Ethoscope::TestCase
     two = told_rows([[0, 8], [0, 6, 10]] * 4).rows.find { |row| row.piece == "kick" }
 
     assert_equal [2, [0, 8, 16, 22, 26]], [two.period, struck(two)]
-    assert_equal [1, [0, 8]], told_rows([[0, 8]] * 8).rows.find { |row| row.piece == "kick" }.then { |row| [row.period, struck(row)] }
+    assert_equal([1, [0, 8]], told_rows([[0, 8]] * 8).rows.find { |row| row.piece == "kick" }.then { |row| [row.period, struck(row)] })
   end
 
   def test_what_a_bar_has_more_or_less_is_told_stroke_by_stroke
@@ -80,6 +80,7 @@ class GrooveTest < Ethoscope::TestCase
     rows.each do |period, bars|
       strokes = Numo::DFloat.zeros(16, 16)
       16.times { |bar| bars[bar % bars.size].each { |step| strokes[bar, step] = 1 } }
+
       assert_equal period, Rhythm::PatternPeriod.of(strokes)
     end
   end

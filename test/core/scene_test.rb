@@ -40,7 +40,8 @@ class SceneTest < Ethoscope::TestCase
   end
 
   def test_the_better_source_tells_who_plays
-    players = Ethoscope::Ensemble::Players.new(grid: Stage.grid, bass: [Ethoscope::Harmony::BassNote.new(pitch: 36, beat: 0.0, beats: 1.0, start: 0.0, end: 0.5, tone: "root", sure: 1.0)]).all
+    players = Ethoscope::Ensemble::Players.new(grid: Stage.grid,
+      bass: [Ethoscope::Harmony::BassNote.new(pitch: 36, beat: 0.0, beats: 1.0, start: 0.0, end: 0.5, tone: "root", sure: 1.0)]).all
 
     assert_equal([["bass", "mix", [0.0], [1.0]]], players.map { |player| [player.role, player.source, player.events.map(&:beat), player.events.map(&:beats)] })
     scene = Stage.scene(players: [*players, Stage.player("kick", Stage.strokes([0, 2]))])

@@ -66,7 +66,8 @@ class StemPlacesTest < Ethoscope::TestCase
   end
 
   def test_stems_exported_together_share_their_speed
-    stems = [{ seconds: 75.3, speed: 1.022, distinct: 8.2 }, { seconds: 75.32, speed: 1.0, distinct: 1.3 }, { seconds: 40.0, speed: 1.0, distinct: 1.2 }, { seconds: 75.3, speed: 1.022, distinct: 4.0 }]
+    stems = [{ seconds: 75.3, speed: 1.022, distinct: 8.2 }, { seconds: 75.32, speed: 1.0, distinct: 1.3 }, { seconds: 40.0, speed: 1.0, distinct: 1.2 },
+             { seconds: 75.3, speed: 1.022, distinct: 4.0 }]
 
     assert_equal [1.022, 1.022, 1.0, 1.022], Stems::SharedSpeed.of(stems)
     assert_equal [1.0], Stems::SharedSpeed.of([{ seconds: 3.0, speed: 1.0, distinct: nil }])

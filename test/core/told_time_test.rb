@@ -71,7 +71,7 @@ class ToldTimeTest < Ethoscope::TestCase
       assert_equal beats, grid.meter.beats
       assert_in_delta 0.6, grid.edges[6] - grid.edges[5], HEARD, meter
     end
-    assert_equal ["3/4", 120.0], count(:steady, meter: "3/4", bpm: 120.0).then { |said| [said.grid.meter.name, said.rhythm.bpm] }
+    assert_equal(["3/4", 120.0], count(:steady, meter: "3/4", bpm: 120.0).then { |said| [said.grid.meter.name, said.rhythm.bpm] })
   end
 
   def test_another_tempo_from_a_bar_on_leaves_what_is_before_it

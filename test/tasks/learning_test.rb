@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-%w[corpus adam bar_learner key_learner chord_learner boundary_learner label_learner network_learner stroke_learner written attack_learner context_learner judge layer_learner confidence_learner].each do |file|
+%w[corpus adam bar_learner key_learner chord_learner boundary_learner label_learner network_learner stroke_learner written attack_learner context_learner judge layer_learner
+   confidence_learner].each do |file|
   require_relative "../../tasks/learning/#{file}"
 end
 

@@ -50,7 +50,11 @@ module Ethoscope
         return @score_count if defined?(@score_count)
 
         asked = @sources.score && !@corrections.counted? && @heard.rhythm
-        @score_count = asked ? @gaps.beside("the count of the MIDI file", nil) { ScoreCount.of(Ensemble::WrittenCount.new(@sources.score, @features, @heard.rhythm), @heard.sounding) } : nil
+        @score_count = if asked
+                         @gaps.beside("the count of the MIDI file", nil) do
+                           ScoreCount.of(Ensemble::WrittenCount.new(@sources.score, @features, @heard.rhythm), @heard.sounding)
+                         end
+                       end
       end
 
       # Where stems or a score can't be laid over the bars, the mix alone tells.

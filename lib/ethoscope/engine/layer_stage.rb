@@ -26,7 +26,7 @@ module Ethoscope
         layers = @gaps.beside("the layers", []) { ensemble.layers(Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums, played).layers) }
         told = @gaps.beside("the bass of stems and MIDI", []) { ensemble.bass(@spans) }
         bass = told.empty? ? heard_bass : told
-        Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass), drums: @gaps.beside("strokes in their context", @count.drums) { @count.drums.read_in(played) },
+        Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass), drums:,
           changes: @gaps.beside("what enters and leaves", []) { Form::Changes.new(layers, @sections, @count.drums.hat_rates).list })
       end
 
@@ -44,6 +44,9 @@ module Ethoscope
           @sections.filter_map { |section| lines.between(section.first_bar, section.bars) }
         end
       end
+
+      # Strokes step by step, those of the mix in their context.
+      def drums = @gaps.beside("strokes in their context", @count.drums) { @count.drums.read_in(played) }
 
       def patterns
         @gaps.beside("the drum steps", []) do

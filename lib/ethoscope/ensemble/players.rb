@@ -16,7 +16,9 @@ module Ethoscope
       def self.of_mix(played, steps, bass, told)
         struck = (Rhythm::StrokeModel::PIECES - told).map do |piece|
           places = (played.likely(piece) > Rhythm::DrumSteps::LIKELY).where.to_a
-          Player.new(name: piece, role: piece, source: "mix", events: places.map { |step| Played.new(beat: step.fdiv(steps.per_beat), beats: 1.0 / steps.per_beat, pitch: nil, velocity: 1.0) })
+          Player.new(name: piece, role: piece, source: "mix", events: places.map do |step|
+            Played.new(beat: step.fdiv(steps.per_beat), beats: 1.0 / steps.per_beat, pitch: nil, velocity: 1.0)
+          end)
         end
         line = told.include?("bass") ? [] : bass.select { |note| note.sure >= SURE }.map { |note| Played.new(beat: note.beat, beats: note.beats, pitch: note.pitch, velocity: 1.0) }
         [*struck, Player.new(name: "bass", role: "bass", source: "mix", events: line)].reject { |player| player.events.empty? }

@@ -91,9 +91,9 @@ module Ethoscope
         stop = [to, ((first + sounding) / 2.0) - @pickup].min
         return nil unless stop > from
 
-        read = read(from, stop, first, sounding)
-        BassNote.new(pitch: pitch(read.to_a, read.max), beat: from.round(4), beats: (stop - from).round(4), start: @steps.seconds(from).round(3), end: @steps.seconds(stop).round(3),
-          tone: self.class.tone(pitch(read.to_a, read.max), @chords[first]), sure: sure(from))
+        pitch = read(from, stop, first, sounding).then { |row| pitch(row.to_a, row.max) }
+        BassNote.new(pitch:, beat: from.round(4), beats: (stop - from).round(4), start: @steps.seconds(from).round(3), end: @steps.seconds(stop).round(3),
+          tone: self.class.tone(pitch, @chords[first]), sure: sure(from))
       end
 
       # What sounds in the first half beats of a note, each as far as the note fills it.

@@ -49,7 +49,9 @@ module Ethoscope
         return format("%<bpm>.2f BPM, %<course>s", bpm: @data[:tempo][:bpm], course: tempo_course) if @data[:parts].empty?
 
         first, *rest = @data[:parts]
-        "#{Words.number(@data[:parts].size).capitalize} parts: #{[format("%.2f BPM", first[:bpm]), *rest.map { |part| format("then %<bpm>.2f from bar %<first_bar>d", **part.slice(:bpm, :first_bar)) }].join(", ")}"
+        "#{Words.number(@data[:parts].size).capitalize} parts: #{[format("%.2f BPM", first[:bpm]), *rest.map do |part|
+          format("then %<bpm>.2f from bar %<first_bar>d", **part.slice(:bpm, :first_bar))
+        end].join(", ")}"
       end
 
       def tempo_course

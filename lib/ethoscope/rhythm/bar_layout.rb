@@ -33,7 +33,7 @@ module Ethoscope
       # @param first_line [Float, nil] seconds of a bar line before which nothing is counted away, as a person says
       def initialize(clock, sounding, first_line: nil)
         @clock = clock
-        @sounding = first_line ? ([sounding.begin, [first_line, 0].max].min..sounding.end) : sounding
+        @sounding = first_line ? (first_line.clamp(0, sounding.begin)..sounding.end) : sounding
       end
 
       # Beats from the first sound (a shorter run before the first whole bar is the pickup) to the end of the bar in which the last sound starts.

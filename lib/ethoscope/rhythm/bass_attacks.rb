@@ -29,30 +29,21 @@ module Ethoscope
       def self.inputs(spectra, times, acoustics, struck) = Numo::DFloat.hstack([acoustics, struck, pitched(spectra, times)])
 
       def self.pitched(spectra, times)
-        before, after = [BEFORE, AFTER].map { |from, to| means(spectra, times + from, times + to) }
-        levels = [before, after].map { |rows| Numo::NMath.sqrt((rows[:low]**2).sum(axis: 1)) }
+        sums = Signal::SpanMeans.new(spectra, LOW)
+        before, after = [BEFORE, AFTER].map { |from, to| sums.between(times + from, times + to) }
+        levels = [before, after].map(&:level)
         loud = [Signal::Series.percentile(levels.last, LOUD_SHARE), 1e-9].max
-        alike = (before[:low] * after[:low]).sum(axis: 1) / (levels[0] * levels[1]).clip(1e-12, nil)
-        tops = [before, after].map { |rows| rows[:low].max_index(axis: 1) % rows[:low].shape[1] }
-        other = Numo::DFloat.cast((tops[0] - tops[1]).abs > 1)
-        shares = [before, after].zip(levels).map { |rows, level| Numo::NMath.log((level / rows[:all].clip(1e-9, nil)) + FLOOR) }
-        columns = [other, 1 - alike, *levels.map { |level| Numo::NMath.log((level / loud) + FLOOR) }, *shares]
+        columns = [Numo::DFloat.cast((before.top - after.top).abs > 1), 1 - alike(before, after), *levels.map { |level| log(level / loud) },
+                   *[before, after].map { |span| log(span.level / span.all.clip(1e-9, nil)) }]
         Numo::DFloat.hstack(columns.map { |column| column.reshape(times.size, 1) })
       end
       private_class_method :pitched
 
-      # Mean magnitudes between two moments each: of the low bins, and of all as one number.
-      def self.means(spectra, from, to)
-        sums = Numo::DFloat.zeros(spectra.size + 1, LOW.size)
-        sums[1.., true] = Numo::DFloat.cast(spectra.frames[true, LOW]).cumsum(0)
-        total = Numo::DFloat.zeros(spectra.size + 1)
-        total[1..] = Numo::NMath.sqrt((Numo::DFloat.cast(spectra.frames)**2).sum(axis: 1)).cumsum
-        first = Numo::Int32.cast((from * spectra.rate).round).clip(0, spectra.size - 1)
-        last = Numo::Int32.maximum(Numo::Int32.cast((to * spectra.rate).round).clip(0, spectra.size - 1), first) + 1
-        count = Numo::DFloat.cast(last - first)
-        { low: (sums[last, true] - sums[first, true]) / count.reshape(count.size, 1), all: (total[last] - total[first]) / count }
-      end
-      private_class_method :means
+      def self.alike(before, after) = (before.bins * after.bins).sum(axis: 1) / (before.level * after.level).clip(1e-12, nil)
+      private_class_method :alike
+
+      def self.log(ratio) = Numo::NMath.log(ratio + FLOOR)
+      private_class_method :log
 
       # @param table [Signal::WeightTable] rows NAMES, "bias" and hidden units; columns hidden units and "bass"
       def initialize(table)

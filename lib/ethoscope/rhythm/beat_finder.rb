@@ -20,7 +20,8 @@ module Ethoscope
       def counted(grid, onset)
         bpm = Signal::Middle.of(grid.bar_tempos).round(2)
         first, *rest = candidates
-        Result.new(**to_h, grid:, bpm:, constant: false, swing: Swing.measure(onset, grid), candidates: [TempoCandidate.new(**first.to_h, bpm:, reason: "as the notes are written"), *rest])
+        Result.new(**to_h, grid:, bpm:, constant: false, swing: Swing.measure(onset, grid),
+          candidates: [TempoCandidate.new(**first.to_h, bpm:, reason: "as the notes are written"), *rest])
       end
     end
 
@@ -112,7 +113,8 @@ module Ethoscope
       def as_told(heard, bpm, grid, constant:)
         rivals = (heard&.candidates || []).map { |one| TempoCandidate.new(**one.to_h, relation: relation(one.bpm / bpm)) }.reject { |one| one.relation == "chosen" }
         same = (heard&.candidates || []).find { |one| relation(one.bpm / bpm) == "chosen" }
-        Result.new(bpm: bpm.round(2), constant:, confidence: same ? same.odds * @pulse.clarity : 0.0, meters: heard&.meters || [MeterCandidate.new(name: grid.meter.name, odds: 1.0)],
+        meters = heard&.meters || [MeterCandidate.new(name: grid.meter.name, odds: 1.0)]
+        Result.new(bpm: bpm.round(2), constant:, confidence: same ? same.odds * @pulse.clarity : 0.0, meters:,
           candidates: [TempoCandidate.new(bpm: bpm.round(2), odds: same&.odds || 0.0, relation: "chosen", reason: "as you say"), *rivals],
           grid:, grid_confidence: heard&.grid_confidence || 0.0, swing: Swing.measure(@onset, grid), pulse: pulse_curve)
       end

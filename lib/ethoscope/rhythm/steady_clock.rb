@@ -4,8 +4,8 @@ module Ethoscope
   module Rhythm
     # The clock of a song that keeps one tempo to the hundredth: musical time is time. It answers what a {TimeWarp} answers. The method is our own.
     module SteadyClock
-      # @return [Boolean]
-      def self.constant = true
+      # @return [Boolean] true
+      def self.constant = true # rubocop:disable Naming/PredicateMethod -- the same word as a {TimeWarp}'s attribute
 
       # @param curves [Array<Numo::NArray>] shape [frames] each
       # @return [Array<Numo::NArray>] the same

@@ -74,10 +74,15 @@ module Ethoscope
         off = within.select { |place, _| OFF_BEAT.cover?(place) }
         return nil if [on, off].any? { |list| list.size < FEWEST }
 
-        middle = weighted_median(off)
-        found = Place.new(ratio: middle - weighted_median(on), share: off.size.fdiv(on.size), spread: weighted_median(off.map { |place, weight| [(place - middle).abs, weight] }))
+        found = placed(on, off)
         found if found.share >= pair[:often] && found.spread <= pair[:close] && found.ratio <= LATEST
       end
+
+      def self.placed(on, off)
+        middle = weighted_median(off)
+        Place.new(ratio: middle - weighted_median(on), share: off.size.fdiv(on.size), spread: weighted_median(off.map { |place, weight| [(place - middle).abs, weight] }))
+      end
+      private_class_method :placed
       private_class_method :place
 
       def self.weighted_median(list)

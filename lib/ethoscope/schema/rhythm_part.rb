@@ -48,7 +48,9 @@ module Ethoscope
         found.map do |part|
           bars = (part.first_bar - 1)..(part.last_bar - 1)
           keys = @found.parts.keys.stretches.select { |stretch| stretch.first_bar <= part.last_bar && stretch.last_bar >= part.first_bar }.map(&:key)
-          { **part.to_h, keys: (keys.empty? ? [@found.key] : keys).uniq.map { |key| { tonic: key.tonic, mode: key.mode } }, energy: (energy[bars].sum / energy[bars].size).round(1) }
+          { **part.to_h, keys: (keys.empty? ? [@found.key] : keys).uniq.map do |key|
+            { tonic: key.tonic, mode: key.mode }
+          end, energy: (energy[bars].sum / energy[bars].size).round(1) }
         end
       end
 

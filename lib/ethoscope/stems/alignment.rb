@@ -58,12 +58,15 @@ module Ethoscope
         reach = [((REACH + apart.abs) * rate).round, centre - 1].min
         around = curve[(centre - reach)..(centre + reach)].dup
         usual = [Signal::Series.percentile(around, 0.5), 1e-6].max
-        start = (reach - NEAR) + around[(reach - NEAR)..(reach + NEAR)].max_index
+        start = near(around, reach)
         place = place(around, start, usual, apart.abs < AS_LONG_SECONDS)
         new(offset: place == start ? 0.0 : ((place - reach + bend(around, place)) / rate).round(4), speed: speed.round(6),
           agreement: around[place].clamp(0.0, 1.0).round(3), distinct: (around[place] / usual).round(1), apart: apart.round(3))
       end
       private_class_method :at_speed
+
+      def self.near(curve, place) = (place - NEAR) + curve[(place - NEAR)..(place + NEAR)].max_index
+      private_class_method :near
 
       # @return [Boolean] true when its place is certain
       def clear? = distinct >= CLEAR && agreement >= SHARED

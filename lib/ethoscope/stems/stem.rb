@@ -6,7 +6,7 @@ module Ethoscope
     # mix one of its own takes (1 unless the mix was made faster or slower afterwards), and what was measured on it.
     Stem = Value.of(:name, :role, :offset, :speed, :features) do
       # @param speed [Float]
-      def initialize(speed: 1.0, **attributes) = super(speed:, **attributes)
+      def initialize(speed: 1.0, **attributes) = super
 
       # @param time [Float] seconds in the stem
       # @return [Float] seconds in the mix
