@@ -93,6 +93,7 @@ class WorkbenchApiTest < Ethoscope::TestCase
   def test_an_edit_that_lacks_something_says_what
     [["chords", { action: "name", bar: 1 }, /Symbol is missing/], ["chords", { action: "repeat", bar: 1, bars: 2, to_bar: 5 }, /Last bar is missing/],
      ["sections", { action: "move", index: 1 }, /Bar is missing/], ["sections", { action: "rename", index: 1 }, /Change is missing/],
+     ["count", { action: "ramp", bar: 5, to_bar: 4, bpm: 90, to: 100 }, /later bar/],
      ["count", { action: "tempo_change", bar: 5 }, /Bpm is missing/]].each do |path, body, message|
       send_json(:post, "#{@path}/#{path}", body)
 

@@ -86,6 +86,29 @@ class EnsembleTest < Ethoscope::TestCase
     end
   end
 
+  # Half the tempo from bar 9 on, as it is played and as it is written.
+  def self.halved
+    @halved ||= begin
+      band = Band.new(bpm: 120).bars(8, chords: CHORDS, **PIECES).tempo(60).bars(4, chords: CHORDS, **PIECES)
+      kick = (0...12).flat_map { |bar| [0, 2].map { |beat| [(bar * 4) + beat, 0.25, 36] } }
+      tones = (0...12).flat_map { |bar| VOICINGS[bar % 4].map { |pitch| [bar * 4, 3.8, pitch] } }
+      markers = [[0, "Intro"], [16, "Verse 1"], [32, "Verse 2"]]
+      [band, Midi::ScoreReader.read(MidiFile.bytes([["Kick", 9, kick], ["Keys", 0, tones]], bpm: 120, tempos: [[32, 60]], markers:))]
+    end
+  end
+
+  def test_a_score_whose_tempo_changes_tells_every_beat_and_its_markers_the_sections
+    band, score = self.class.halved
+    analysis = Analysis.of(features: Engine::Features.of(band.recording), sources: Sources.new(stems: [], score:, roles: {}))
+    beats = analysis.fetch(:beats)
+
+    assert_equal "midi", analysis.fetch(:told_by)[:count]
+    band.beats[0...-1].each { |beat| assert_operator beats.map { |other| (other - beat).abs }.min, :<, 0.03 }
+    assert_equal([["intro", 1], ["verse", 5], ["verse", 9]], analysis.fetch(:sections).map { |section| section.values_at(:label, :first_bar) })
+    assert_equal %w[A B B], analysis.fetch(:sections).map { |section| section[:letter] }
+    assert_equal([120, 60], analysis.fetch(:parts).map { |part| part[:bpm].round })
+  end
+
   def test_a_score_of_another_song_is_told_apart_and_not_believed
     other = Midi::ScoreReader.read(MidiFile.bytes([["Lead", 0, Array.new(50) { |i| [i * 1.37, 0.3, 61 + ((i * 5) % 11)] }]], bpm: 93))
     analysis = self.class.analysis(Sources.new(stems: [], score: other, roles: {}))
