@@ -107,6 +107,35 @@ class SheetEditsTest < Ethoscope::TestCase
     assert_raises(Ethoscope::Errors::Unfit) { count.tempo_change(bar: 1, bpm: 90.0) }
   end
 
+  def test_tempo_from_a_bar_on_leaves_what_is_heard_before_it
+    value = count.tempo_change(bar: 9, bpm: 120.0).last
+
+    assert value[:follows]
+    assert_in_delta data[:tempo][:bpm], value[:bpm], 1e-6
+    assert_equal 2, count("tempo" => { source: "heard", value: }).tempo_change(bar: 5, bpm: 90.0).last[:changes].size
+  end
+
+  def test_ramps_even_beats_and_one_tempo
+    ramp = count.ramp(bar: 5, to_bar: 9, bpm: 100.0, to: 120.0).last[:changes].first
+    even = count.even(bar: 5).last
+
+    assert_equal [100.0, 120.0, 4], ramp.values_at(:bpm, :to, :bars)
+    assert_raises(Ethoscope::Errors::Unfit) { count.ramp(bar: 5, to_bar: 5, bpm: 100.0, to: 120.0) }
+    assert_in_delta 100.0, even[:changes].first[:bpm], 0.2
+    assert_in_delta 100.0, count.even(bar: 1).last[:bpm], 0.2
+    refute count("tempo" => { source: "heard", value: even }).steady.last.key?(:follows)
+    assert_equal %i[bpm], count("tempo" => { source: "heard", value: { bpm: 98.0 } }).steady.last.keys
+  end
+
+  def test_bar_lines_gather_and_are_taken_back
+    first = count.bar_line(at: 7.25).last
+    both = count("meter" => { source: "heard", value: first }).bar_line(at: 3.5).last
+
+    assert_equal [3.5, 7.25], both[:lines]
+    refute count("meter" => { source: "heard", value: both }).no_bar_lines.last.key?(:lines)
+    assert_equal both[:lines], Ethoscope::Corrections.arguments("meter" => both)[:bar_lines]
+  end
+
   def test_a_change_of_key_is_marked_at_a_bar
     aspect, value = count.modulation(bar: 9, tonic: "B", mode: "minor")
 
