@@ -16,7 +16,7 @@ module Learning
       grid = written&.grid or return nil
       steps = Rhythm::StepGrid.new(grid, written.swing)
       drums = Rhythm::DrumSteps.new(song.features.short, steps)
-      heard = Rhythm::Played.heard(drums, song.features.spectra, Rhythm::BassAttacks.shipped)
+      heard = Rhythm::StrokesInContext.heard(drums, song.features.spectra, Rhythm::BassAttacks.shipped)
       struck = Numo::DFloat.dstack(Model::PIECES.map { |piece| written.struck(piece, grid.bars, steps.steps) })
       sections = written.sections.map { |bars| bars.begin...[bars.end, grid.bars].min }.reject(&:none?)
       inputs = Numo::SFloat.vstack(sections.map { |bars| Numo::SFloat.cast(Model.inputs(drums.acoustics, heard, steps.per_beat, bars)) })

@@ -105,7 +105,7 @@ class EnsembleTest < Ethoscope::TestCase
     assert_equal "midi", analysis.fetch(:told_by)[:count]
     band.beats[0...-1].each { |beat| assert_operator beats.map { |other| (other - beat).abs }.min, :<, 0.03 }
     assert_equal([["intro", 1], ["verse", 5], ["verse", 9]], analysis.fetch(:sections).map { |section| section.values_at(:label, :first_bar) })
-    assert_equal %w[A B B], analysis.fetch(:sections).map { |section| section[:letter] }
+    assert_equal(%w[A B B], analysis.fetch(:sections).map { |section| section[:letter] })
     assert_equal([120, 60], analysis.fetch(:parts).map { |part| part[:bpm].round })
   end
 

@@ -105,7 +105,7 @@ class GrooveTest < Ethoscope::TestCase
   def patterns_of(recording, told: [])
     features = Ethoscope::Engine::Features.of(recording)
     drums = Rhythm::DrumSteps.new(features.short, Rhythm::StepGrid.new(grid(start: 0.3), nil), told:)
-    Rhythm::DrumPatterns.new(drums, Rhythm::Played.new(drums, features.spectra, [0...8]))
+    Rhythm::DrumPatterns.new(drums, Rhythm::StrokesInContext.new(drums, features.spectra, [0...8]))
   end
 
   def pattern(**drums) = patterns_of(Band.new(bpm: 120).bars(8, chords: %w[C F], **drums).recording).pattern(1, 8)

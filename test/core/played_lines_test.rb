@@ -67,7 +67,7 @@ class PlayedLinesTest < Ethoscope::TestCase
 
     assert_equal ["kick", "closed hats", "open hats", "ride", "cymbals", "snare", "clap", "rim", "toms", "hats"].sort, player.pieces.keys.sort
     assert_nil Ensemble::Lines.new([player], grid, steps, []).all([]).first[:notes].first[2]
-    assert_equal %w[kick hats snare percussion percussion], [36, 51, 39, 41, 70].map { |key| Ethoscope::Midi::Kit.role(key) }
+    assert_equal(%w[kick hats snare percussion percussion], [36, 51, 39, 41, 70].map { |key| Ethoscope::Midi::Kit.role(key) })
   end
 
   def test_the_notes_of_a_stem_are_told_one_by_one_repeated_ones_too

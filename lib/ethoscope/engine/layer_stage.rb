@@ -57,7 +57,7 @@ module Ethoscope
 
       # Strokes and the starts of bass notes as the mix tells them, in their context.
       def played
-        @played ||= Rhythm::Played.new(@count.drums, @features.spectra, @sections.map { |section| (section.first_bar - 1)...section.last_bar })
+        @played ||= Rhythm::StrokesInContext.new(@count.drums, @features.spectra, @sections.map { |section| (section.first_bar - 1)...section.last_bar })
       end
 
       # What each layer plays, by the best source that tells of it.

@@ -8,7 +8,7 @@ module Ethoscope
       # Notes that are shown one by one are at least so sure.
       SURE = 0.8
 
-      # @param played [Rhythm::Played]
+      # @param played [Rhythm::StrokesInContext]
       # @param steps [Rhythm::StepGrid]
       # @param bass [Array<Harmony::BassNote>]
       # @param told [Array<String>] roles of which another source tells

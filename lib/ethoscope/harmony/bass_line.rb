@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Harmony
-    # Follows the lowest register as one voice: notes begin where {Rhythm::Played} is sure that one does, or where the strongest low note becomes another
+    # Follows the lowest register as one voice: notes begin where {Rhythm::StrokesInContext} is sure that one does, or where the strongest low note becomes another
     # and stays so; their pitch is the strongest low note of the time that they fill
     # (after Goto, "A real-time music-scene-description system", Speech Communication 2004, PreFEst-core for the bass).
     class BassLine

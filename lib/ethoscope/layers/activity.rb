@@ -33,6 +33,8 @@ module Ethoscope
       STRUCK = { kick: 30.0..130.0, body: 180.0..1200.0, crack: 1500.0..6000.0, air: 7000.0..11_000.0 }.freeze
       # Confidence in a piece of the kit of which no step is ever struck.
       LEAST_REGULAR = 0.2
+      # How much the bar as a whole counts beside its likeliest stroke; the rest is the stroke. Notes with sharp attacks have strokes like hats, but no such bars.
+      BAR_SHARE = { "kick" => 0.5, "snare" => 0.4, "hats" => 0.65 }.freeze
       # Activity from which a role counts as playing.
       PLAYING = 0.5
 
@@ -43,7 +45,7 @@ module Ethoscope
       # @param notes [Harmony::NoteActivation] over half beats
       # @param grid [Rhythm::BeatGrid]
       # @param drums [Rhythm::DrumSteps] over the same bars
-      # @param played [Rhythm::Played, nil] its strokes in their context: they tell better than how much is struck in a bar
+      # @param played [Rhythm::StrokesInContext, nil] its strokes in their context: they tell better than how much is struck in a bar
       def initialize(short_time, notes, grid, drums, played = nil)
         @drums = drums
         @played = played
@@ -59,7 +61,7 @@ module Ethoscope
       def layers
         curves = self.class.curves
         rows.map do |role, values|
-          activity = struck(role) || values.map { |row| logistic(row, curves.fetch(role)) }
+          activity = with_strokes(role, values.map { |row| logistic(row, curves.fetch(role)) })
           Layer.of_mix(role:, activity:, confidence: confidence(role, activity), spans: spans(activity))
         end
       end
@@ -94,8 +96,13 @@ module Ethoscope
 
       private
 
-      # The likeliest stroke of each bar, of a piece of the kit.
-      def struck(role) = @played && Rhythm::DrumSteps::PIECES.include?(role) ? @played.likely(role).max(axis: 1).to_a.map { |share| share.round(3) } : nil
+      # A piece of the kit plays as far as its likeliest stroke of the bar, and the bar as a whole, say so.
+      def with_strokes(role, activity)
+        return activity unless @played && Rhythm::DrumSteps::PIECES.include?(role)
+
+        share = BAR_SHARE.fetch(role)
+        @played.likely(role).max(axis: 1).to_a.zip(activity).map { |stroke, bar| ((share * bar) + ((1 - share) * stroke)).round(3) }
+      end
 
       # Strokes of one piece in each bar, as a logarithm.
       def strokes(piece) = @drums.likely(piece).sum(axis: 1).to_a.map { |count| log(count + LEAST_STROKES) }

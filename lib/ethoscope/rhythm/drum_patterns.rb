@@ -14,7 +14,7 @@ module Ethoscope
       DEPARTS = 0.16
 
       # @param drums [DrumSteps]
-      # @param played [Played]
+      # @param played [StrokesInContext]
       def initialize(drums, played)
         @steps = drums.steps
         @acoustics = drums.acoustics

@@ -33,7 +33,7 @@ module Ethoscope
         freeze
       end
 
-      # @param played [Played]
+      # @param played [StrokesInContext]
       # @return [DrumSteps] the same with what the mix tells read in its context
       def read_in(played) = dup.tap { |copy| copy.take(played) }
 

@@ -22,6 +22,8 @@ module Ethoscope
       # A step counts as struck, and as resting.
       STRUCK = 0.55
       RESTING = 0.35
+      # A place of the beat is struck by the hats, over all beats.
+      HATS_STRUCK = 0.45
       # How often hats play per beat of four steps, by which steps are struck.
       HATS = { "16ths" => [[0, 1, 2, 3], []], "8ths" => [[0, 2], [1, 3]], "off-beats" => [[2], [0, 1, 3]], "quarters" => [[0], [1, 2, 3]] }.freeze
 
@@ -39,16 +41,16 @@ module Ethoscope
       # @return [String, nil] nil when the hats rest or keep to no rate
       def self.hat_rate(row, per_beat)
         beat = row.probability.each_slice(per_beat).to_a.transpose.map { |place| place.sum / place.size }
-        return HATS.find { |_, (struck, resting)| fits?(beat, struck, resting) }&.first if per_beat == 4
+        return HATS.find { |_, (struck, resting)| fits?(beat, struck, resting, HATS_STRUCK) }&.first if per_beat == 4
 
         eighths, between = beat.partition.with_index { |_, place| place.even? }
-        return "16ths" if between.all? { |share| share >= STRUCK }
+        return "16ths" if between.all? { |share| share >= HATS_STRUCK }
 
-        eighths.all? { |share| share >= STRUCK } ? "8ths" : nil
+        eighths.all? { |share| share >= HATS_STRUCK } ? "8ths" : nil
       end
 
-      def self.fits?(probability, struck, resting)
-        struck.all? { |step| probability[step] >= STRUCK } && resting.all? { |step| probability[step] <= RESTING }
+      def self.fits?(probability, struck, resting, least = STRUCK)
+        struck.all? { |step| probability[step] >= least } && resting.all? { |step| probability[step] <= RESTING }
       end
       private_class_method :fits?
     end

@@ -3,7 +3,7 @@
 module Ethoscope
   module Signal
     # A small network that can be read: inputs with names, one hidden layer of rectified units, and for each output a likelihood of its own
-    # (Bishop, "Pattern Recognition and Machine Learning", chapter 5).
+    # (after Rumelhart, Hinton & Williams, "Learning representations by back-propagating errors", Nature 1986).
     class Network
       # @param table [WeightTable] rows inputs, "bias" and hidden units; columns hidden units and outputs
       # @param inputs [Array<String>]

@@ -4,10 +4,10 @@ module Ethoscope
   module Rhythm
     # What a mix tells of kick, snare, hats and of where bass notes begin, on each step of each bar, read in its context section by section
     # ({StrokeContext}). The method is our own.
-    class Played
+    class StrokesInContext
       PIECES = StrokeContext::PIECES
       # What the context says of a stroke is not all: the odds of the moment by itself count this much beside it. Chosen on songs that taught neither.
-      ITSELF = Numo::DFloat[0.5, 0.0, 0.0, 0.5]
+      ITSELF = Numo::DFloat[1.5, 0.0, 0.0, 0.5]
 
       # @param drums [DrumSteps]
       # @param spectra [Signal::LogSpectra]
