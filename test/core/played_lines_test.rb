@@ -16,7 +16,8 @@ class PlayedLinesTest < Ethoscope::TestCase
   def feel(events) = Ensemble::LayerFeel.new(events, grid, steps).to_h
 
   def test_a_shaker_at_sixty_per_cent_is_told_to_the_hundredth
-    shaker = (0...32).flat_map { |beat| [0, 0.3, 0.5, 0.8].map { |place| played(beat + place) } }
+    places = [0, 0.3, 0.5, 0.8]
+    shaker = (0...32).flat_map { |beat| places.map { |place| played(beat + place) } }
     found = feel(shaker)
 
     assert_equal "16th", found[:unit]
@@ -72,7 +73,7 @@ class PlayedLinesTest < Ethoscope::TestCase
 
   def test_the_notes_of_a_stem_are_told_one_by_one_repeated_ones_too
     band = Sketch.new(bars: 8)
-    written = (0...28).map { |i| [i, [40, 40, 43, 45][i % 4]] }
+    written = [40, 40, 43, 45].cycle.first(28).each_with_index.map { |pitch, beat| [beat, pitch] }
     written.each { |beat, pitch| band.tone(beat, 0.9, 440 * (2**((pitch - 69) / 12.0)), level: 0.3) { |time| Numo::NMath.exp(time * -4) * (time * 300).clip(0, 1) } }
     notes = Ethoscope::Stems::Line.new(band.features, "bass").notes
     right = written.count { |beat, pitch| notes.any? { |note| (note.start - (beat * Sketch::BEAT)).abs < 0.05 && (note.pitch - pitch).zero? } }
