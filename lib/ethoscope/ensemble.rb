@@ -5,6 +5,10 @@ module Ethoscope
   class Ensemble
     # A step holds what is played this close to it, in steps.
     NEAR = 0.5
+    # Stems are the whole mix when the sum of their energies lies within this of the mix's, in so many of the bars that are not quiet beside the loudest.
+    WHOLE = (0.4..2.5)
+    NEARLY_ALL = 0.9
+    QUIET = 0.01
     # A note that comes so many beats early belongs to the chord that it is played for.
     EARLY_BEATS = 0.1
 
@@ -22,6 +26,7 @@ module Ethoscope
     # @param placement [Midi::Placement, nil] where the score lies, when that is known
     def initialize(sources, features, grid, swing, placement: nil)
       @score = sources.score
+      @mix = features
       @grid = grid
       @sounds = sources.stems.map { |stem| Stems::Sound.new(stem, grid, swing) }
       @placement = placement || (@score && PlacementSearch.new(@score, features, grid).placement)
@@ -40,7 +45,12 @@ module Ethoscope
 
     # @param mix [Array<Layers::Layer>] what the mix tells
     # @return [Array<Layers::Layer>] one for each part, the better source first for each role
-    def layers(mix) = Layers::Roster.new(mix, playing, parts, placement, @grid).layers
+    def layers(mix) = Layers::Roster.new(mix.reject { |layer| silent_roles.include?(layer.role) }, playing, parts, placement, @grid).layers
+
+    # @return [Array<String>] roles that a mix tells and that no stem plays, where the stems together are the mix: nothing is said of them
+    def silent_roles
+      @silent_roles ||= whole? ? Layers::Activity::ROLES - told.map(&:role) - kit_in_one : []
+    end
 
     # @param steps [Rhythm::StepGrid]
     # @return [Array<Rhythm::ToldStrokes>] of each piece of the kit that a stem or a score tells, one a layer
@@ -111,6 +121,19 @@ module Ethoscope
     def score(sections) = @score && Midi::ScoreFacts.new(@score, parts, placement, @grid, sections).to_h
 
     private
+
+    # The pieces of a kit that one stem of all drums holds.
+    def kit_in_one = sounds.any? { |sound| sound.role == Layers::Role::DRUMS } ? Layers::Role::STRUCK : []
+
+    # Whether the stems together are about as loud as the mix, in nearly all bars.
+    def whole?
+      return false if sounds.empty?
+
+      power = (@mix.field.left + @mix.field.right).sum(axis: 1)
+      whole = @grid.bar_edges.each_cons(2).map { |from, to| power[@mix.field.frames(from, to)].mean }
+      ratios = sounds.map { |sound| sound.loudness.energies }.transpose.map(&:sum).zip(whole).reject { |_, all| all < whole.max * QUIET }.map { |own, all| own / all }
+      ratios.count { |ratio| WHOLE.cover?(ratio) } >= NEARLY_ALL * ratios.size
+    end
 
     # "Verse 2" is a verse.
     def label(text) = text.strip.downcase.sub(/\s*\d+\z/, "").then { |name| name.empty? ? text.strip : name }[0, 40]

@@ -118,6 +118,17 @@ class EnsembleTest < Ethoscope::TestCase
     assert(analysis.fetch(:layers).all? { |layer| layer[:source] == "mix" })
   end
 
+  def test_where_the_stems_are_the_whole_mix_nothing_is_heard_beside_them
+    parts = { "hats" => self.class.stem(hats: PIECES[:hats]), "chords" => self.class.stem(chords: CHORDS), "bass" => self.class.stem(chords: CHORDS, bass: true) }
+    mix = Engine::Features.of(Band.new(bpm: 100).bars(16, chords: CHORDS, hats: PIECES[:hats]).recording)
+    whole = Analysis.of(features: mix, sources: sources(parts))
+    part = Analysis.of(features: mix, sources: sources(parts.slice("hats")))
+
+    assert_equal %w[bass chords hats], whole.fetch(:layers).map { |layer| layer[:role] }.sort
+    assert_includes part.fetch(:layers).map { |layer| layer[:role] }, "kick"
+    assert_equal(["hats"], whole.fetch(:drums).flat_map { |pattern| pattern[:rows].map { |row| row[:piece] } }.uniq)
+  end
+
   def test_the_table_of_layers_and_sections
     analysis = self.class.analysis(sources("kick" => self.class.stem(bars: 8, kick: PIECES[:kick])))
     table = Sheet::SectionTable.new(analysis.to_h.merge(sections: [{ first_bar: 1, bars: 8 }, { first_bar: 9, bars: 8 }], heard_layers: [painted])).rows

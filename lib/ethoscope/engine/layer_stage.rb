@@ -50,7 +50,7 @@ module Ethoscope
 
       def patterns
         @gaps.beside("the drum steps", []) do
-          patterns = Rhythm::DrumPatterns.new(@count.drums, played)
+          patterns = Rhythm::DrumPatterns.new(@count.drums, played, silent: ensemble.silent_roles)
           @count.rhythm ? @sections.map { |section| patterns.pattern(section.first_bar, section.bars) } : []
         end
       end
@@ -64,7 +64,7 @@ module Ethoscope
       def lines(bass)
         @gaps.beside("what each layer plays", []) do
           lines = Ensemble::Lines.new(ensemble.players, @count.grid, hearing.steps, @sections)
-          @count.rhythm ? lines.all(Ensemble::Players.of_mix(played, hearing.steps, bass, ensemble.players.map(&:role))) : []
+          @count.rhythm ? lines.all(Ensemble::Players.of_mix(played, hearing.steps, bass, ensemble.players.map(&:role) + ensemble.silent_roles)) : []
         end
       end
 

@@ -15,11 +15,12 @@ module Ethoscope
 
       # @param drums [DrumSteps]
       # @param played [StrokesInContext]
-      def initialize(drums, played)
+      # @param silent [Array<String>] roles that nobody plays, whatever the mix sounds like
+      def initialize(drums, played, silent: [])
         @steps = drums.steps
         @acoustics = drums.acoustics
         told = drums.told
-        pieces = told.map { |strokes| of_told(strokes) } + (PIECES - told.map(&:role)).map { |piece| of_mix(piece, played.likely(piece)) }
+        pieces = told.map { |strokes| of_told(strokes) } + (PIECES - told.map(&:role) - silent).map { |piece| of_mix(piece, played.likely(piece)) }
         @pieces = pieces.sort_by.with_index { |piece, i| [PIECES.index(piece.role) || PIECES.size, i] }
       end
 
