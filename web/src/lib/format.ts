@@ -48,7 +48,11 @@ export function day(iso: string): string {
 
 const NOTES = ["C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
 
-/** A MIDI pitch by name; middle C is C4. */
-export function pitchName(pitch: number): string {
-  return `${NOTES[pitch % 12] ?? ""}${Math.floor(pitch / 12) - 1}`;
+const FLATS = ["C", "D♭", "D", "E♭", "E", "F", "G♭", "G", "A♭", "A", "B♭", "B"];
+const SHARPS = ["C", "C♯", "D", "D♯", "E", "F", "F♯", "G", "G♯", "A", "A♯", "B"];
+
+/** A MIDI pitch by name, as the key signature spells it (flats below 0, sharps above); middle C is C4. */
+export function pitchName(pitch: number, signature = 0): string {
+  const names = signature < 0 ? FLATS : signature > 0 ? SHARPS : NOTES;
+  return `${names[pitch % 12] ?? ""}${Math.floor(pitch / 12) - 1}`;
 }

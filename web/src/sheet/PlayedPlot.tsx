@@ -25,6 +25,7 @@ export function pitched(line: PlayedLine): boolean {
 export function PlayedPlot({ line, chosen }: { line: PlayedLine; chosen: boolean }) {
   const { analysis, geometry, view } = useSheet();
   const perBar = beatsPerBar(analysis);
+  const signature = analysis.key?.signature ?? 0;
   const height = pitched(line) ? NOTES_HEIGHT : STROKES_HEIGHT;
   const notes = notesOf(line).filter(
     ({ beat }) => beat >= (view.first - 1) * perBar - 0.2 && beat < view.last * perBar,
@@ -33,14 +34,14 @@ export function PlayedPlot({ line, chosen }: { line: PlayedLine; chosen: boolean
   return (
     <svg
       role="img"
-      aria-label={spoken(line, notes, view.first, perBar)}
+      aria-label={spoken(line, notes, view.first, perBar, signature)}
       width={geometry.width}
       height={height}
       className={chosen ? "bg-wash" : ""}
     >
       <path d={`M0 ${height - 0.5}H${geometry.width}`} stroke="var(--rule-faint)" />
       {pitched(line) ? (
-        <Notes notes={notes} x={x} height={height} />
+        <Notes notes={notes} x={x} height={height} signature={signature} />
       ) : (
         joined(
           notes,
@@ -55,7 +56,14 @@ export function PlayedPlot({ line, chosen }: { line: PlayedLine; chosen: boolean
   );
 }
 
-function Notes({ notes, x, height }: { notes: PlayedNote[]; x: (beat: number) => number; height: number }) {
+interface NotesProps {
+  notes: PlayedNote[];
+  x: (beat: number) => number;
+  height: number;
+  signature: number;
+}
+
+function Notes({ notes, x, height, signature }: NotesProps) {
   const pitches = notes.map(({ pitch }) => pitch ?? 0);
   const low = Math.min(...pitches);
   const span = Math.max(1, Math.max(...pitches) - low);
@@ -83,7 +91,7 @@ function Notes({ notes, x, height }: { notes: PlayedNote[]; x: (beat: number) =>
           fill="var(--ink-2)"
           className="font-mono"
         >
-          {pitchName(pitch ?? 0)}
+          {pitchName(pitch ?? 0, signature)}
         </text>
       ))}
     </>
@@ -107,11 +115,11 @@ function named(notes: PlayedNote[], x: (beat: number) => number): PlayedNote[] {
   });
 }
 
-function spoken(line: PlayedLine, notes: PlayedNote[], firstBar: number, perBar: number): string {
+function spoken(line: PlayedLine, notes: PlayedNote[], firstBar: number, perBar: number, signature: number): string {
   const bar = notes.filter(({ beat }) => beat < firstBar * perBar).slice(0, 16);
   const list = bar.map(({ beat, pitch }) => {
     const place = String(Math.round((beat - (firstBar - 1) * perBar + 1) * 100) / 100);
-    return pitch === null ? place : `${pitchName(pitch)} on ${place}`;
+    return pitch === null ? place : `${pitchName(pitch, signature)} on ${place}`;
   });
   return `${line.layer}: ${notes.length} in view; bar ${firstBar}: ${list.length > 0 ? list.join(", ") : "rests"}`;
 }

@@ -48,9 +48,17 @@ export function departureWords(strokes: { piece: string; beat: number; more: boo
 }
 
 /** What a bar has more or less than its pattern, in notes or strokes. */
-export function apartWords(strokes: { beat: number; pitch: number | null; more: boolean }[], layer: string): string {
+export function apartWords(
+  strokes: { beat: number; pitch: number | null; more: boolean }[],
+  layer: string,
+  signature = 0,
+): string {
   return departureWords(
-    strokes.map(({ beat, pitch, more }) => ({ piece: pitch === null ? layer : pitchName(pitch), beat, more })),
+    strokes.map(({ beat, pitch, more }) => ({
+      piece: pitch === null ? layer : pitchName(pitch, signature),
+      beat,
+      more,
+    })),
   );
 }
 

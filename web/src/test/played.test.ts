@@ -58,6 +58,7 @@ describe("what layers play", () => {
         "shaker",
       ),
     ).toBe("one more E2 on 2.5, no shaker on 1");
+    expect(apartWords([{ beat: 1, pitch: 37, more: true }], "bass", -4)).toBe("one more D♭2 on 1");
     expect(beatText(1.333333)).toBe("1.33");
   });
 

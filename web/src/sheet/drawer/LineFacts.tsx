@@ -2,6 +2,7 @@ import type { PlayedLine } from "../../api/types";
 import { bars, figure, percent, plural } from "../../lib/format";
 import { Facts } from "../card/Facts";
 import { Part } from "../card/Part";
+import { useSheet } from "../context";
 import { apartWords } from "../played";
 import { swingText } from "./FeelTable";
 
@@ -11,6 +12,7 @@ const MOST = 8;
 /** How a layer plays against the grid, what returns in it, and where it departs from that. */
 export function LineFacts({ line }: { line: PlayedLine }) {
   const { feel, sections } = line;
+  const signature = useSheet().analysis.key?.signature ?? 0;
   const apart = sections.flatMap((section) => section.departures);
   return (
     <>
@@ -47,7 +49,7 @@ export function LineFacts({ line }: { line: PlayedLine }) {
             <ul className="mt-1.5 border-t border-faint pt-1.5 text-ink-2">
               {apart.slice(0, MOST).map((bar) => (
                 <li key={bar.bar}>
-                  <span className="figure">bar {bar.bar}</span>: {apartWords(bar.strokes, line.layer)}
+                  <span className="figure">bar {bar.bar}</span>: {apartWords(bar.strokes, line.layer, signature)}
                 </li>
               ))}
               {apart.length > MOST && <li>{plural(apart.length - MOST, "bar")} more differ.</li>}

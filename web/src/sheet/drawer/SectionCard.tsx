@@ -137,7 +137,7 @@ function Lines({ firstBar, last }: { firstBar: number; last: number }) {
           [
             "Lead",
             lead
-              ? `${lead.contour}, ${pitchName(lead.low)} to ${pitchName(lead.high)}; sure ${lead.confidence.toFixed(2)}`
+              ? `${lead.contour}, ${pitchName(lead.low, analysis.key?.signature)} to ${pitchName(lead.high, analysis.key?.signature)}; sure ${lead.confidence.toFixed(2)}`
               : "none stands clear",
           ],
         ]}
