@@ -15,7 +15,7 @@ module Learning
       written = Written.of(song)
       grid = written&.grid or return nil
       steps = Rhythm::StepGrid.new(grid, written.swing)
-      drums = Rhythm::DrumSteps.new(song.features.short, steps)
+      drums = Rhythm::DrumSteps.of(song.features.short, steps)
       inputs = Model.inputs(song.features.spectra, steps.times.flatten, *[drums.acoustics, drums.heard].map { |rows| rows.reshape(rows.shape[0] * rows.shape[1], rows.shape[2]) })
       [inputs, written.struck("bass", grid.bars, steps.steps).reshape(inputs.shape[0], 1)].map { |matrix| Numo::SFloat.cast(matrix).to_binary }
     end

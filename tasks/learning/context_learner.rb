@@ -15,7 +15,7 @@ module Learning
       written = Written.of(song)
       grid = written&.grid or return nil
       steps = Rhythm::StepGrid.new(grid, written.swing)
-      drums = Rhythm::DrumSteps.new(song.features.short, steps)
+      drums = Rhythm::DrumSteps.of(song.features.short, steps)
       heard = Rhythm::StrokesInContext.heard(drums, song.features.spectra, Rhythm::BassAttacks.shipped)
       struck = Numo::DFloat.dstack(Model::PIECES.map { |piece| written.struck(piece, grid.bars, steps.steps) })
       sections = written.sections.map { |bars| bars.begin...[bars.end, grid.bars].min }.reject(&:none?)

@@ -97,7 +97,7 @@ class ListeningTest < BrowserCase
 
   private
 
-  def cell_width = page.evaluate_script("document.querySelector('[aria-label^=\"kick plays\"]').getBoundingClientRect().width / 16")
+  def cell_width = page.evaluate_script("document.querySelector('[aria-label^=\"kick\"]').getBoundingClientRect().width / 16")
 
   def wait_for_scroll
     page.evaluate_async_script(<<~SCRIPT)

@@ -12,7 +12,7 @@ class PlayedTest < BrowserCase
   def test_at_bar_zoom_strokes_and_notes_are_drawn_by_layer
     visit "#{sheet_of(@reference)}?zoom=bar"
 
-    assert_selector "svg[aria-label^='snare: '][aria-label*='in view; bar 1: ']", wait: 15
+    assert_selector "svg[aria-label^='snare: '][aria-label*='in view; bar 1: 2, 4']", wait: 15
     assert_selector "svg[aria-label^='bass: '][aria-label*='on 1']"
     assert_selector "svg[aria-label*='hats on steps']"
   end
@@ -24,9 +24,9 @@ class PlayedTest < BrowserCase
     within("[aria-label=Evidence]") do
       assert_text "Against the grid"
       fill_in "from bar", with: "5"
-      fill_in "at", with: "100"
+      fill_in "at BPM", with: "100"
       fill_in "until bar", with: "9"
-      fill_in "to", with: "80"
+      fill_in "to BPM", with: "80"
       click_button "Move there"
     end
 

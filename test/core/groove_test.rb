@@ -104,7 +104,7 @@ class GrooveTest < Ethoscope::TestCase
 
   def patterns_of(recording, told: [])
     features = Ethoscope::Engine::Features.of(recording)
-    drums = Rhythm::DrumSteps.new(features.short, Rhythm::StepGrid.new(grid(start: 0.3), nil), told:)
+    drums = Rhythm::DrumSteps.of(features.short, Rhythm::StepGrid.new(grid(start: 0.3), nil), told:)
     Rhythm::DrumPatterns.new(drums, Rhythm::StrokesInContext.new(drums, features.spectra, [0...8]))
   end
 

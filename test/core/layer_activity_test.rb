@@ -19,7 +19,7 @@ class LayerActivityTest < Ethoscope::TestCase
     grid = Ethoscope::Rhythm::BeatGrid.new(edges:, pickup: 0, meter: Ethoscope::Rhythm::Meter.named("4/4"))
     long = Ethoscope::Signal::LongTime.new(samples, 22_050)
     short = Ethoscope::Signal::ShortTime.of(samples, 22_050)
-    drums = Ethoscope::Rhythm::DrumSteps.new(short, Ethoscope::Rhythm::StepGrid.new(grid, nil))
+    drums = Ethoscope::Rhythm::DrumSteps.of(short, Ethoscope::Rhythm::StepGrid.new(grid, nil))
     [short, Ethoscope::Harmony::NoteActivation.of(Ethoscope::Signal::LogSpectra.of(long, 0.0), grid.half_beat_edges), grid, drums]
   end
 

@@ -30,7 +30,7 @@ module Ethoscope
         tell_of_changes(hearing)
         ensemble = ensemble(hearing.grid, rhythm)
         strokes = @gaps.beside("the drum steps of stems and MIDI", []) { ensemble.strokes(hearing.steps) }
-        Count.new(hearing:, rhythm:, grid: hearing.grid, ensemble:, drums: Rhythm::DrumSteps.new(@features.short, hearing.steps, told: strokes), source: written ? "midi" : "mix")
+        Count.new(hearing:, rhythm:, grid: hearing.grid, ensemble:, drums: Rhythm::DrumSteps.of(@features.short, hearing.steps, told: strokes), source: written ? "midi" : "mix")
       end
 
       private

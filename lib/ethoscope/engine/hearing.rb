@@ -46,7 +46,7 @@ module Ethoscope
       def steps = @steps ||= Rhythm::StepGrid.new(grid, rhythm&.swing)
 
       # @return [Rhythm::DrumSteps]
-      def drums = @drums ||= Rhythm::DrumSteps.new(features.short, steps)
+      def drums = @drums ||= Rhythm::DrumSteps.of(features.short, steps)
 
       # @return [Form::BarFeatures]
       def bar_features = @bar_features ||= Form::BarFeatures.new(features.short, features.onset, recognizer.treble, grid)

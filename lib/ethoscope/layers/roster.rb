@@ -44,7 +44,7 @@ module Ethoscope
       # The pieces of a kit by the strokes that are heard on its stem.
       def kit(sound)
         steps = Rhythm::StepGrid.new(sound.grid, nil)
-        drums = Rhythm::DrumSteps.new(sound.features.short, steps)
+        drums = Rhythm::DrumSteps.of(sound.features.short, steps)
         KIT.map do |piece|
           struck = drums.likely(piece).to_a.flat_map { |bar| bar.each_slice(steps.per_beat).map { |beat| beat.max > Rhythm::DrumSteps::LIKELY ? 1.0 : 0.0 } }
           presence = Presence.new(struck, @grid)

@@ -22,20 +22,31 @@ module Ethoscope
       # @param steps [StepGrid]
       # @param told [Array<ToldStrokes>]
       # @param model [StrokeModel]
-      def initialize(short_time, steps, told: [], model: StrokeModel.shipped)
-        @steps = steps
-        @told = told
+      # @return [DrumSteps]
+      def self.of(short_time, steps, told: [], model: StrokeModel.shipped)
         inputs = StrokeModel.inputs(short_time, steps.times.flatten)
         shape = steps.times.shape
-        @acoustics = inputs.reshape(*shape, inputs.shape[1])
-        @heard = model.likelihood(inputs).reshape(*shape, PIECES.size)
-        @likely = PIECES.each_with_index.to_h { |piece, i| [piece, told_strokes(piece) || @heard[true, true, i].dup] }
+        heard = model.likelihood(inputs).reshape(*shape, PIECES.size)
+        new(steps:, told:, acoustics: inputs.reshape(*shape, inputs.shape[1]), heard:, mix: PIECES.each_with_index.to_h { |piece, i| [piece, heard[true, true, i].dup] })
+      end
+
+      # @param steps [StepGrid]
+      # @param told [Array<ToldStrokes>]
+      # @param acoustics [Numo::DFloat] shape [bars, steps, StrokeModel::INPUTS]
+      # @param heard [Numo::DFloat] shape [bars, steps, PIECES]
+      # @param mix [Hash{String => Numo::DFloat}] of each piece what the mix tells, shape [bars, steps]
+      def initialize(steps:, told:, acoustics:, heard:, mix:)
+        @steps = steps
+        @told = told
+        @acoustics = acoustics
+        @heard = heard
+        @likely = PIECES.to_h { |piece| [piece, told_strokes(piece) || mix.fetch(piece)] }
         freeze
       end
 
-      # @param played [StrokesInContext]
+      # @param context [StrokesInContext]
       # @return [DrumSteps] the same with what the mix tells read in its context
-      def read_in(played) = dup.tap { |copy| copy.take(played) }
+      def read_in(context) = DrumSteps.new(steps:, told:, acoustics:, heard:, mix: PIECES.to_h { |piece| [piece, context.likely(piece)] })
 
       # @return [Array<Float>] hat strokes per beat in each bar
       def hat_rates = (likely("hats").sum(axis: 1) / (steps.steps / steps.per_beat)).to_a
@@ -43,13 +54,6 @@ module Ethoscope
       # @param piece [String] one of PIECES
       # @return [Numo::DFloat] shape [bars, steps], 0 to 1
       def likely(piece) = @likely.fetch(piece)
-
-      protected
-
-      def take(played)
-        @likely = PIECES.to_h { |piece| [piece, told_strokes(piece) || played.likely(piece)] }
-        freeze
-      end
 
       private
 

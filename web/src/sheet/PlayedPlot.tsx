@@ -34,7 +34,7 @@ export function PlayedPlot({ line, chosen }: { line: PlayedLine; chosen: boolean
   return (
     <svg
       role="img"
-      aria-label={spoken(line, notes, view.first, perBar, signature)}
+      aria-label={spoken(line, notes, Math.max(1, view.first), perBar, signature)}
       width={geometry.width}
       height={height}
       className={chosen ? "bg-wash" : ""}
@@ -116,7 +116,9 @@ function named(notes: PlayedNote[], x: (beat: number) => number): PlayedNote[] {
 }
 
 function spoken(line: PlayedLine, notes: PlayedNote[], firstBar: number, perBar: number, signature: number): string {
-  const bar = notes.filter(({ beat }) => beat < firstBar * perBar).slice(0, 16);
+  const bar = notes
+    .filter(({ beat }) => beat >= (firstBar - 1) * perBar - 0.1 && beat < firstBar * perBar - 0.1)
+    .slice(0, 16);
   const list = bar.map(({ beat, pitch }) => {
     const place = String(Math.round((beat - (firstBar - 1) * perBar + 1) * 100) / 100);
     return pitch === null ? place : `${pitchName(pitch, signature)} on ${place}`;

@@ -22,7 +22,7 @@ export function TempoChanges({ reading }: { reading: Reading }) {
     <Part title="From a bar on" aside={changes > 0 ? plural(changes, "change") : "holds to the letter"}>
       <div className="flex flex-wrap items-center gap-2">
         <SmallField label="from bar" inputMode="numeric" className="w-11" value={bar} onText={setBar} />
-        <SmallField label="at" inputMode="decimal" value={bpm} onText={setBpm} placeholder="BPM" />
+        <SmallField label="at BPM" inputMode="decimal" value={bpm} onText={setBpm} />
         <Button
           className="px-2"
           disabled={!filled(bar, bpm)}
@@ -33,7 +33,7 @@ export function TempoChanges({ reading }: { reading: Reading }) {
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <SmallField label="until bar" inputMode="numeric" className="w-11" value={toBar} onText={setToBar} />
-        <SmallField label="to" inputMode="decimal" value={to} onText={setTo} placeholder="BPM" />
+        <SmallField label="to BPM" inputMode="decimal" value={to} onText={setTo} />
         <Button
           className="px-2"
           disabled={!filled(bar, bpm, toBar, to)}
