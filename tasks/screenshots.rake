@@ -11,6 +11,7 @@ class Screenshots
     ["studies", "/"], ["new-study", "/studies/new"], ["study", "/studies/1"], ["sheet", "#{SHEET}?reading=key"],
     ["sheet-night", "#{SHEET}?reading=tempo", [1280, 800], "night"],
     ["sheet-section", SHEET, [1280, 800], "day", ["section", "Drums drop out before a section"]],
+    ["sheet-bar", "/studies/1/references/2?zoom=bar", [1280, 800], "night", ["bridge"]],
     ["sheet-chord", SHEET, [1280, 800], "day", ["D♭"]],
     ["sheet-settle-night", "/studies/1/references/2", [1280, 800], "night", ["1 to settle"]],
     ["sheet-layer", SHEET, [1280, 800], "day", %w[echo whole]],

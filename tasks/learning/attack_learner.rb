@@ -3,8 +3,7 @@
 module Learning
   # Learns the network of {Ethoscope::Rhythm::BassAttacks} from songs whose notes are known.
   class AttackLearner
-    Rhythm = Ethoscope::Rhythm
-    Model = Rhythm::BassAttacks
+    Model = Ethoscope::Rhythm::BassAttacks
     HIDDEN = 12
     EPOCHS = 20
     PENALTY = 3e-3
@@ -12,12 +11,12 @@ module Learning
     # @param song [Corpus::Song] with NAME.mid beside it
     # @return [Array, nil] inputs and targets of all steps, as binary matrices; nil without notes
     def self.measure(song)
-      written = Written.of(song)
-      grid = written&.grid or return nil
-      steps = Rhythm::StepGrid.new(grid, written.swing)
-      drums = Rhythm::DrumSteps.of(song.features.short, steps)
+      written, drums = Written.heard(song)
+      return nil unless written
+
+      steps = drums.steps
       inputs = Model.inputs(song.features.spectra, steps.times.flatten, *[drums.acoustics, drums.heard].map { |rows| rows.reshape(rows.shape[0] * rows.shape[1], rows.shape[2]) })
-      [inputs, written.struck("bass", grid.bars, steps.steps).reshape(inputs.shape[0], 1)].map { |matrix| Numo::SFloat.cast(matrix).to_binary }
+      [inputs, written.struck("bass", steps.bars, steps.steps).reshape(inputs.shape[0], 1)].map { |matrix| Numo::SFloat.cast(matrix).to_binary }
     end
 
     # @param measured [Array] what {measure} gave for each song

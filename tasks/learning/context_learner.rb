@@ -12,13 +12,13 @@ module Learning
     # @param song [Corpus::Song] with NAME.mid beside it
     # @return [Array, nil] inputs and targets of all steps, section by section, as binary matrices; nil without notes
     def self.measure(song)
-      written = Written.of(song)
-      grid = written&.grid or return nil
-      steps = Rhythm::StepGrid.new(grid, written.swing)
-      drums = Rhythm::DrumSteps.of(song.features.short, steps)
+      written, drums = Written.heard(song)
+      return nil unless written
+
+      steps = drums.steps
       heard = Rhythm::StrokesInContext.heard(drums, song.features.spectra, Rhythm::BassAttacks.shipped)
-      struck = Numo::DFloat.dstack(Model::PIECES.map { |piece| written.struck(piece, grid.bars, steps.steps) })
-      sections = written.sections.map { |bars| bars.begin...[bars.end, grid.bars].min }.reject(&:none?)
+      struck = Numo::DFloat.dstack(Model::PIECES.map { |piece| written.struck(piece, steps.bars, steps.steps) })
+      sections = written.sections.map { |bars| bars.begin...[bars.end, steps.bars].min }.reject(&:none?)
       inputs = Numo::SFloat.vstack(sections.map { |bars| Numo::SFloat.cast(Model.inputs(drums.acoustics, heard, steps.per_beat, bars)) })
       targets = Numo::SFloat.vstack(sections.map { |bars| Numo::SFloat.cast(struck[bars.to_a, true, true]).reshape(bars.size * steps.steps, Model::PIECES.size) })
       [inputs, targets].map(&:to_binary)

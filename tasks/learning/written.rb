@@ -19,6 +19,14 @@ module Learning
       File.exist?(path) ? new(Ethoscope::Midi::ScoreReader.read(File.binread(path)), song.truth) : nil
     end
 
+    # @param song [Corpus::Song]
+    # @return [Array(Written, Rhythm::DrumSteps), nil] the notes, and what is heard of the kit on the truth's steps; nil without notes
+    def self.heard(song)
+      written = of(song)
+      grid = written&.grid or return nil
+      [written, Rhythm::DrumSteps.of(song.features.short, Rhythm::StepGrid.new(grid, written.swing))]
+    end
+
     # @param score [Ethoscope::Midi::Score]
     # @param truth [Hash]
     def initialize(score, truth)
