@@ -26,7 +26,7 @@ class ExportsTest < Ethoscope::TestCase
   end
 
   def test_the_types_are_those_of_the_formats
-    { "song.mid" => "audio/midi", "sections.csv" => "text/csv", "analysis.json" => "application/json" }.each do |name, type|
+    { "song.mid" => "audio/midi", "played.mid" => "audio/midi", "sections.csv" => "text/csv", "analysis.json" => "application/json" }.each do |name, type|
       fetch(name)
 
       assert_equal type, last_response.media_type
@@ -62,7 +62,7 @@ class ExportsTest < Ethoscope::TestCase
 
   def test_before_the_analysis_there_is_nothing_to_hand_over
     other = upload(new_study[:id], File.binread(Fixture.wav).tap { |bytes| bytes.setbyte(1900, 9) }, "b.wav")[:reference]
-    %w[song.mid sections.csv analysis.json how-to/pedal].each do |name|
+    %w[song.mid played.mid sections.csv analysis.json how-to/pedal].each do |name|
       get_json("/api/references/#{other[:id]}/#{name}")
 
       assert_problem 409, "not_analysed", /no finished analysis/

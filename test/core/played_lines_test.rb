@@ -71,6 +71,18 @@ class PlayedLinesTest < Ethoscope::TestCase
     assert_equal(%w[kick hats snare percussion percussion], [36, 51, 39, 41, 70].map { |key| Ethoscope::Midi::Kit.role(key) })
   end
 
+  def test_what_layers_play_is_handed_over_as_midi
+    lines = [{ layer: "Low", role: "bass", notes: [[0.0, 1.5, 36, 0.5], [-1.0, 0.5, 35, 0.5], [4.0, 1.0, 43, 1.0]] },
+             { layer: "Kit", role: "snare", notes: [[1.0, 0.25, nil, 0.8]] }]
+    song = Fixture.exported(Fixture.varied(lines: lines.map { |line| { source: "midi", feel: nil, sections: [], **line } }))
+    score = Ethoscope::Midi::ScoreReader.read(Ethoscope::Export::PlayedMidi.write(song))
+
+    assert_equal %w[Low Kit], score.tracks.map(&:name)
+    assert_equal([[0.0, 1.5, 36, 64], [4.0, 1.0, 43, 127]], score.tracks.first.notes.map { |note| [note.start, note.length, note.pitch, note.velocity] })
+    assert_equal([38, true], score.tracks.last.notes.first.then { |note| [note.pitch, note.drum?] })
+    assert_in_delta 100, score.bpm, 0.5
+  end
+
   def test_the_notes_of_a_stem_are_told_one_by_one_repeated_ones_too
     band = Sketch.new(bars: 8)
     written = [40, 40, 43, 45].cycle.first(28).each_with_index.map { |pitch, beat| [beat, pitch] }

@@ -20,10 +20,22 @@ class TempoPartsTest < Ethoscope::TestCase
     assert_equal [[1, 8, 90.0], [9, 17, 120.0]], parts(([90.0] * 8) + [104.0] + ([120.0] * 8))
   end
 
+  def test_the_last_bars_make_no_part
+    assert_equal [[1, 16, 97.25], [17, 32, 121.0]], parts(([97.25] * 16) + ([121.0] * 13) + ([97.0] * 3))
+  end
+
   def test_one_tempo_a_drift_and_a_ramp_make_no_parts
     assert_empty parts([100.0] * 32)
     assert_empty parts((0...32).map { |bar| 100.0 + (Math.sin(bar / 4.0) * 2) })
     assert_empty parts(([90.0] * 8) + (1..6).map { |bar| 90 + (bar * 5.0) } + ([120.0] * 8))
+  end
+
+  def test_two_songs_in_one_are_heard_so
+    band = Band.new(bpm: 97.25).bars(16, chords: %w[Am F C G], **Band::BACKBEAT).tempo(121).bars(16, chords: %w[Am F C G], **Band::BACKBEAT)
+    analysis = Ethoscope::Analysis.of(band.recording)
+
+    assert_equal([[1, 97.25], [17, 121.0]], analysis.fetch(:parts).map { |part| part.values_at(:first_bar, :bpm) })
+    band.beats.first(112).each { |beat| assert_operator analysis.fetch(:beats).map { |other| (other - beat).abs }.min, :<, 0.05 }
   end
 
   def test_a_song_that_is_told_to_change_says_its_parts_and_no_mean

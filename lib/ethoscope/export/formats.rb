@@ -13,6 +13,7 @@ module Ethoscope
     module Formats
       ALL = [
         Format.new(of: :song, file: "song.mid", suffix: "", type: "audio/midi", words: "MIDI: tempo map, sections, chords, bass roots", writer: SongMidi),
+        Format.new(of: :song, file: "played.mid", suffix: " as played", type: "audio/midi", words: "MIDI: what each layer plays, a track each", writer: PlayedMidi),
         Format.new(of: :song, file: "analysis.json", suffix: "", type: "application/json", words: "JSON: everything that was measured", writer: AnalysisJson),
         Format.new(of: :song, file: "sections.csv", suffix: " sections", type: "text/csv;charset=utf-8", words: "CSV: the sections, a row each", writer: SectionsCsv),
         Format.new(of: :checklist, file: "checklist.md", suffix: " checklist", type: "text/markdown;charset=utf-8", words: "Markdown: every item with a box to tick",

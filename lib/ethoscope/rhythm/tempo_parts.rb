@@ -10,13 +10,14 @@ module Ethoscope
       # Bars belong together whose tempo lies this near to the others'; a part has so many bars; neighbours differ by at least so much.
       NEAR = 0.015
       LEAST_BARS = 4
+      EVEN = 0.75
       APART = 0.03
 
       # @param tempos [Array<Float>] BPM by bar
       # @return [Array<Part>] that cover all bars, at least two; none where the song keeps one tempo or moves gradually
       def self.of(tempos)
         runs = tempos.each_index.slice_when { |a, b| ((tempos[b] / tempos[a]) - 1).abs > NEAR }.to_a
-        merged = joined(runs, tempos)
+        merged = with_its_end(joined(runs, tempos))
         return [] unless merged.size > 1 && merged.all? { |run| run.size >= LEAST_BARS && even?(run, tempos) }
 
         parts = merged.map { |run| Part.new(first_bar: run.first + 1, last_bar: run.last + 1, bpm: Signal::Middle.of(run.map { |bar| tempos[bar] }).round(2)) }
@@ -35,9 +36,15 @@ module Ethoscope
       end
       private_class_method :joined
 
+      # The last bars of a song, in which little is struck, are counted less surely: a few of them make no part.
+      def self.with_its_end(runs)
+        runs.size > 1 && runs.last.size < LEAST_BARS ? [*runs[0...-2], runs[-2] + runs[-1]] : runs
+      end
+      private_class_method :with_its_end
+
       def self.even?(run, tempos)
         middle = Signal::Middle.of(run.map { |bar| tempos[bar] })
-        run.count { |bar| ((tempos[bar] / middle) - 1).abs <= NEAR } >= run.size - 2
+        run.count { |bar| ((tempos[bar] / middle) - 1).abs <= NEAR } >= EVEN * run.size
       end
       private_class_method :even?
     end

@@ -77,7 +77,7 @@ export type SchoolId = (typeof SCHOOL_IDS)[number];
 
 export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};
 
-export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo map, sections, chords, bass roots"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"sections.csv","words":"CSV: the sections, a row each"}] as const;
+export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo map, sections, chords, bass roots"},{"file":"played.mid","words":"MIDI: what each layer plays, a track each"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"sections.csv","words":"CSV: the sections, a row each"}] as const;
 
 /** Chords lie without gaps, silence among them. */
 export interface EngineChord {
