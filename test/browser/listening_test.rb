@@ -88,6 +88,7 @@ class ListeningTest < BrowserCase
     assert_operator cell_width, :>, whole - 1
     press "z"
 
+    assert_selector "[aria-label^='kick: ']"
     assert_operator cell_width, :>, 3 * whole
     click_button "Play"
     3.times { press %i[shift right] }
