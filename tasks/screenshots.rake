@@ -18,7 +18,6 @@ class Screenshots
     ["sheet-sources-night", "/studies/1/references/2", [1280, 800], "night", ["Sources"]],
     ["layers", "/studies/1/references/2/layers", [1280, 800], "day", ["organ"]], ["sounds", "/studies/1/sounds"],
     ["techniques", "/studies/1/techniques", [1280, 800], "day", ["Half-time backbeat"]],
-    ["sheet-narrow", "/studies/1/references/6", [1024, 768]],
     ["profile", "/studies/1/profile"], ["profile-night", "/studies/1/profile", [1280, 800], "night"],
     ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Chords of the intro"]], ["checklists", "/studies/1/checklists"]
   ].freeze
