@@ -35,7 +35,7 @@ module Ethoscope
       # @param quarters [Float] from the file's start
       # @return [Float] seconds in the recording
       def seconds(quarters)
-        return offset + (@score.seconds(quarters) * scale) if kind == :clock # before its start too, at the first tempo
+        return offset + (@score.seconds(quarters) * scale) if kind == :clock
 
         beat = (quarters / scale).clamp(0, @edges.size - 1)
         low = [beat.floor, @edges.size - 2].min
