@@ -133,7 +133,7 @@ class SheetTest < BrowserCase
     click_button "Hand over"
     links = all("[role=menuitem]").map { |item| URI(item[:href]).path }
 
-    assert_equal 3, links.size
+    assert_equal 4, links.size
     links.each do |path|
       get_json(path) if path.end_with?("json")
       get(path, {}, "HTTP_HOST" => "127.0.0.1")

@@ -43,6 +43,8 @@ class WorkbenchTest < BrowserCase
 
   def tap_halve_and_move_the_downbeat
     press "1"
+
+    assert_text "Tap on each beat of what plays."
     page.execute_script(TAPS)
 
     assert_text(/146\.50 BPM, within 0\.0 ms over 12 taps/)
