@@ -40,7 +40,7 @@ module Ethoscope
     def players(drums: nil, bass: [])
       return told if drums.nil? && bass.empty?
 
-      Ensemble::Players.new(grid: @grid, drums:, bass:, sounds: playing, parts:, placement:).all
+      Ensemble::Players.new(grid: @grid, drums:, bass:, sounds: playing, parts:, placement:).all.reject { |player| player.source == "mix" && silent_roles.include?(player.role) }
     end
 
     # @param mix [Array<Layers::Layer>] what the mix tells

@@ -31,7 +31,7 @@ module Bench
 
     def of_song(song, written)
       mix = song.features
-      heard = Ethoscope::Analysis.of(features: mix).fetch(:bass)[:notes].select { |note| note[:sure] >= Ethoscope::Ensemble::Players::SURE }
+      heard = Ethoscope::Analysis.of(features: mix).fetch(:bass)[:notes].select { |note| note[:sure] >= Ethoscope::Harmony::BassLine::SHOWN }
       bass = heard.map { |note| note.values_at(:start, :pitch) }
       counts = { "bass on the mix" => matched(bass, written.timed("bass")) }
       stems(song, mix).each do |stem|

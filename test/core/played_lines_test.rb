@@ -57,7 +57,7 @@ class PlayedLinesTest < Ethoscope::TestCase
 
   def test_a_line_says_its_notes_with_their_places
     player = Ensemble::Player.new(name: "Low", role: "bass", source: "midi", events: [played(4.0, pitch: 36, velocity: 0.5, beats: 1.5)])
-    line = Ensemble::Lines.new([player], grid, steps, []).all([]).first
+    line = Ensemble::Lines.new([player], grid, steps, []).all.first
 
     assert_equal ["Low", "bass", "midi", [[4.0, 1.5, 36, 0.5]], nil], line.values_at(:layer, :role, :source, :notes, :feel)
   end
@@ -67,7 +67,7 @@ class PlayedLinesTest < Ethoscope::TestCase
     player = Ensemble::Player.new(name: "Kit", role: "hats", source: "midi", events:, drums: true)
 
     assert_equal ["kick", "closed hats", "open hats", "ride", "cymbals", "snare", "clap", "rim", "toms", "hats"].sort, player.pieces.keys.sort
-    assert_nil Ensemble::Lines.new([player], grid, steps, []).all([]).first[:notes].first[2]
+    assert_nil Ensemble::Lines.new([player], grid, steps, []).all.first[:notes].first[2]
     assert_equal(%w[kick hats snare percussion percussion], [36, 51, 39, 41, 70].map { |key| Ethoscope::Midi::Kit.role(key) })
   end
 

@@ -46,7 +46,7 @@ module Ethoscope
       end
 
       # Strokes step by step, those of the mix in their context.
-      def drums = @gaps.beside("strokes in their context", @count.drums) { @count.drums.read_in(played) }
+      def drums = @drums ||= @gaps.beside("strokes in their context", @count.drums) { @count.drums.read_in(played) }
 
       def patterns
         @gaps.beside("the drum steps", []) do
@@ -63,8 +63,8 @@ module Ethoscope
       # What each layer plays, by the best source that tells of it.
       def lines(bass)
         @gaps.beside("what each layer plays", []) do
-          lines = Ensemble::Lines.new(ensemble.players, @count.grid, hearing.steps, @sections)
-          @count.rhythm ? lines.all(Ensemble::Players.of_mix(played, hearing.steps, bass, ensemble.players.map(&:role) + ensemble.silent_roles)) : []
+          players = ensemble.players(drums:, bass: bass.select { |note| note.sure >= Harmony::BassLine::SHOWN })
+          @count.rhythm ? Ensemble::Lines.new(players, @count.grid, hearing.steps, @sections).all : []
         end
       end
 

@@ -7,7 +7,7 @@ module Ethoscope
       # A line of a song holds no more notes than this.
       MOST = 20_000
 
-      # @param players [Array<Player>] that stems and a score tell of
+      # @param players [Array<Player>]
       # @param grid [Rhythm::BeatGrid]
       # @param steps [Rhythm::StepGrid]
       # @param sections [Array<Form::Section>]
@@ -18,14 +18,14 @@ module Ethoscope
         @sections = sections
       end
 
-      # @param mix [Array<Player>] what the mix tells of the roles that no other source does
       # @return [Array<Hash>] layer, role, source, notes ([beat from the start of bar 1, beats, MIDI pitch or nil, velocity]), feel and sections, see {LayerFeel}
       #   and {LayerPattern}; of the mix only notes, for its steps lie on the grid
-      def all(mix) = @players.map { |player| line(player, told: true) } + mix.map { |player| line(player, told: false) }
+      def all = @players.map { |player| line(player) }
 
       private
 
-      def line(player, told:)
+      def line(player)
+        told = player.source != "mix"
         pattern = LayerPattern.new(player.events, @steps)
         { layer: player.name, role: player.role, source: player.source, notes: player.events.first(MOST).map { |event| note(event, player) },
           feel: told ? LayerFeel.new(player.events, @grid, @steps).to_h : nil,

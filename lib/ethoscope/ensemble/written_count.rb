@@ -11,7 +11,7 @@ module Ethoscope
       NEAR = 0.02
       # Tempi that differ by less are one.
       SAME_TEMPO = 0.002
-      # Beats of a tempo map go on so far before the file's start and after its last note, in beats.
+      # Beats of a tempo map go on so far before the file's start and after its last note, in bars.
       BEYOND = 64
       # Sequencers write this when nobody chose a meter.
       USUAL_METER = "4/4"

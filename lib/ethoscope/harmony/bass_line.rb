@@ -22,6 +22,8 @@ module Ethoscope
       # Another pitch that stays for so many half beats is another note, though no attack is heard; that is so sure.
       STAYS = 2
       TURN = 0.5
+      # Notes that are shown one by one are at least so sure.
+      SHOWN = 0.8
       TONES = { 0 => "root", 3 => "third", 4 => "third", 7 => "fifth", 6 => "fifth", 8 => "fifth", 10 => "seventh", 11 => "seventh" }.freeze
 
       # @param notes [NoteActivation] over half beats

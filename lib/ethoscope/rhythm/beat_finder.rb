@@ -33,6 +33,7 @@ module Ethoscope
       WORTH_NAMING = 0.005
       # Rates at which the pulse is shown, in BPM.
       PLOTTED = (40..220).step(2).to_a.freeze
+
       # @param onset [Signal::OnsetStrength]
       # @param clues [HarmonicClues]
       # @param sounding [Range<Float>] seconds from the first to the last sound
@@ -47,7 +48,7 @@ module Ethoscope
       # @return [Result, nil] nil when nothing repeats, or when the recording is shorter than three bars of anything
       def result
         @pulse = Pulse.new(@onset)
-        heard = @pulse.period && listen(TimeWarp.new(@onset, @pulse.period), @pulse.period, @pulse.related)
+        heard = @pulse.period && listen
         return heard unless @corrections.bpm
 
         @corrections.follows && heard ? followed(heard) : told(heard)
@@ -55,11 +56,11 @@ module Ethoscope
 
       private
 
-      # What is heard on a clock, in the meter and with the bar line that a person said.
-      def listen(clock, pulse_period, periods, meters: Meter::HEARD)
-        @clock = clock
-        evidence = PulseEvidence.new(@onset, @clues, clock, pulse_period)
-        weighed = BarModel.shipped.weigh(HypothesisFeatures.new(evidence, @pulse, periods:, meters: meters | [@corrections.meter].compact).hypotheses)
+      # What is heard on a clock that runs with the music, in the meter and with the bar line that a person said.
+      def listen
+        @clock = TimeWarp.new(@onset, @pulse.period)
+        evidence = PulseEvidence.new(@onset, @clues, @clock, @pulse.period)
+        weighed = BarModel.shipped.weigh(HypothesisFeatures.new(evidence, @pulse, meters: Meter::HEARD | [@corrections.meter].compact).hypotheses)
         weighed = BarModel.shipped.weigh(of_meter(weighed)) if @corrections.meter
         weighed.empty? ? nil : build(weighed.first, weighed)
       end
@@ -96,7 +97,7 @@ module Ethoscope
       # Even beats of exactly the tempo that a person says.
       def told(heard)
         meter = @corrections.meter || heard&.grid&.meter || Meter.named("4/4")
-        tempo = ToldTempo.new(@corrections.bpm, meter:, line: @corrections.first_downbeat, heard:)
+        tempo = ToldTempo.new(@corrections.bpm, line: @corrections.first_downbeat, heard:)
         line = tempo.line { steady_line(tempo.period, meter) }
         grid = layout(SteadyClock).grid(period: tempo.period, meter:, line:) or return heard
         as_told(heard, @corrections.bpm, grid, constant: true)

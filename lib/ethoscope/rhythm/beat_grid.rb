@@ -33,6 +33,14 @@ module Ethoscope
         new(edges: (0..beats).map { |beat| beat * NOMINAL_BEAT }, pickup: 0, meter: Meter.named("4/4"))
       end
 
+      # @param times [Array<Float>] seconds of beats in a row
+      # @return [Float] the one tempo that fits them best, by least squares, in BPM to a hundredth
+      def self.even_tempo(times) = (60 / through(times).slope).round(2)
+
+      # @param times [Array<Float>] seconds of beats in a row
+      # @return [Signal::StraightLine] seconds over beats
+      def self.through(times) = Signal::StraightLine.through(times.each_with_index.map { |time, beat| [beat, time] })
+
       # @return [Array<Float>] seconds of every beat
       def beats = edges[0...-1]
 
@@ -133,12 +141,8 @@ module Ethoscope
       # Seconds per beat by least squares over the beats of some bars, and the mean squared error; short runs are trusted less.
       def line(first, last)
         times = edges[(pickup + (first * meter.beats))..(pickup + (last * meter.beats))]
-        middle = (times.size - 1) / 2.0
-        mean = times.sum / times.size
-        spread = times.each_index.sum { |i| (i - middle)**2 }
-        slope = times.each_with_index.sum { |time, i| (i - middle) * (time - mean) } / spread
-        error = times.each_with_index.sum { |time, i| (time - mean - (slope * (i - middle)))**2 } / times.size
-        [slope, (error + 1e-7) * (REACH + 1.0) / (last - first)]
+        found = BeatGrid.through(times)
+        [found.slope, ((found.left**2) + 1e-7) * (REACH + 1.0) / (last - first)]
       end
     end
   end

@@ -11,6 +11,7 @@ module Ethoscope
       # A drift over the song is one from so many ms on, and when it is so many times what bars stray from it.
       DRIFT = 8.0
       CLEAR = 1.5
+      FEWEST_BARS = 4
 
       # @param onset [Signal::OnsetStrength]
       # @param grid [BeatGrid]
@@ -28,12 +29,12 @@ module Ethoscope
       end
 
       # @return [Float, nil] ms by which onsets come later and later from the first bar to the last; nil where nothing tells
-      def drift = line && (line.first * @grid.bars).round(1)
+      def drift = line && (line.slope * @grid.bars).round(1)
 
       # @param bpm [Float] of the grid
       # @return [Float, nil] the tempo that would take the drift away, to a hundredth; nil where there is none to speak of, or it would be the same
       def better(bpm)
-        return nil unless line && drift.abs >= DRIFT && drift.abs > CLEAR * line.last
+        return nil unless line && drift.abs >= DRIFT && drift.abs > CLEAR * line.left
 
         seconds = @grid.bar_edges.last - @grid.bar_edges.first
         found = (bpm * seconds / (seconds + (drift / 1000))).round(2)
@@ -59,20 +60,12 @@ module Ethoscope
         away.abs < [NEAR_SECONDS, NEAR_SHARE * length].min ? [bar, away * 1000] : nil
       end
 
-      # Slope in ms a bar, and how far bars stray from that line; nil with fewer than four bars.
+      # ms over bars; nil where too few of them tell.
       def line
         @line ||= begin
-          known = by_bar.each_with_index.select(&:first)
-          known.size < 4 ? nil : fitted(known)
+          known = by_bar.each_with_index.filter_map { |value, bar| value && [bar, value] }
+          known.size < FEWEST_BARS ? nil : Signal::StraightLine.through(known)
         end
-      end
-
-      def fitted(known)
-        mean = known.sum(&:first) / known.size
-        middle = known.sum(&:last) / known.size.to_f
-        spread = known.sum { |_, bar| (bar - middle)**2 }
-        slope = known.sum { |value, bar| (bar - middle) * (value - mean) } / spread
-        [slope, Math.sqrt(known.sum { |value, bar| (value - mean - (slope * (bar - middle)))**2 } / known.size)]
       end
     end
   end

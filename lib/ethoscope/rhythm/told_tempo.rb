@@ -12,13 +12,11 @@ module Ethoscope
       WANDER = 0.25
 
       # @param bpm [Float] as told
-      # @param meter [Meter]
       # @param line [Float, nil] seconds of a bar line, as told
       # @param heard [Result, nil] what was heard, nil when nothing repeats
-      def initialize(bpm, meter:, line: nil, heard: nil)
+      def initialize(bpm, line: nil, heard: nil)
         @period = 60.0 / bpm
         @bpm = bpm
-        @meter = meter
         @line = line
         @heard = heard
       end

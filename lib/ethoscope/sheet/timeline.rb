@@ -66,9 +66,7 @@ module Ethoscope
         times = @edges[first..].take_while { |edge| edge <= stop + 1e-3 }
         raise Errors::Unfit, "there is no whole bar from there on" if times.size <= beats_per_bar
 
-        middle = (times.size - 1) / 2.0
-        slope = times.each_with_index.sum { |time, i| (i - middle) * time } / times.each_index.sum { |i| (i - middle)**2 }
-        (60 / slope).round(2)
+        Rhythm::BeatGrid.even_tempo(times)
       end
 
       private
