@@ -46,5 +46,7 @@ class TempoPartsTest < Ethoscope::TestCase
 
     assert_equal([1, 9], analysis.fetch(:parts).map { |part| part[:first_bar] })
     assert_equal "Two parts: 96.00 BPM, then 121.00 from bar 9", tempo.statement
+    assert_equal [96.0, 121.0], tempo.value[:parts]
+    assert_match(/no mean/, tempo.why)
   end
 end

@@ -40,7 +40,7 @@ module Ethoscope
         rivals = tempo[:candidates].drop(1).map { |rival| { label: format("%.2f BPM", rival[:bpm]), odds: rival[:odds] } }
         first = rivals.first
         note = first ? "or #{first[:label].delete_suffix(" BPM")}" : "no rival"
-        reading("tempo", { bpm: tempo[:bpm] }, tempo_statement,
+        reading("tempo", { bpm: tempo[:bpm], parts: @data[:parts].map { |part| part[:bpm] } }.reject { |_, value| value == [] }, tempo_statement,
           note:, confidence: tempo[:confidence], rivals:, why: tempo_why)
       end
 
@@ -62,7 +62,10 @@ module Ethoscope
       end
 
       def tempo_why
-        kind = @data[:tempo][:constant] ? "One tempo fits all #{@data[:beats].size} beats." : "The tempo moves; this is the middle of all bars."
+        kind = if @data[:tempo][:constant] then "One tempo fits all #{@data[:beats].size} beats."
+               elsif @data[:parts].any? then "Each part keeps its own tempo; there is no mean."
+               else "The tempo moves; this is the middle of all bars."
+               end
         rival = @data[:tempo][:candidates][1]
         rival ? "#{kind} It could be counted #{format("%.2f", rival[:bpm])}: #{rival[:reason]}." : "#{kind} No other count comes near."
       end

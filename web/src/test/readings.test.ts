@@ -54,6 +54,9 @@ describe("a reading in a few words", () => {
   });
 
   it("is its statement where there is no such value", () => {
+    expect(headline(reading({ aspect: "tempo", value: { bpm: 97.25, parts: [97.25, 121] } }))).toBe(
+      "97.25, then 121.00 BPM",
+    );
     expect(headline(reading({ aspect: "tempo", value: { bpm: null }, statement: "No steady pulse found" }))).toBe(
       "No steady pulse found",
     );

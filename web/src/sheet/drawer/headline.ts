@@ -16,6 +16,7 @@ function shortOf(
 ): string | null {
   switch (aspect) {
     case "tempo":
+      if (Array.isArray(value.parts)) return value.parts.map((bpm) => figure(Number(bpm), 2)).join(", then ") + " BPM";
       return Number.isNaN(number("bpm")) ? null : `${figure(number("bpm"), 2)} BPM`;
     case "meter":
       return typeof value.name === "string" ? `${value.name} time` : null;
