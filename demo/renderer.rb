@@ -97,7 +97,7 @@ module Demo
         SOUNDFONT, midi)
       raise "fluidsynth failed on #{layer}" unless status.success?
 
-      place(Ethoscope::Audio::Decoder.new(wav).decode.mono)
+      place(Ethoscope::Audio::Decoder.new(wav).decode.mono.samples)
     end
 
     def place(sound)

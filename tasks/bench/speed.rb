@@ -69,7 +69,7 @@ module Bench
     # The plainest form: one row after the other.
     def transform(recording)
       window = Ethoscope::Signal::Frames.hann(WINDOW)
-      samples = recording.middle
+      samples = recording.middle.samples
       (0..(samples.size - WINDOW)).step(HOP) { |start| Numo::Pocketfft.rfft(samples[start...(start + WINDOW)] * window).abs }
     end
 

@@ -121,6 +121,34 @@ class AudioTest < Ethoscope::TestCase
     assert_operator high[5000...15_000].max, :<, 0.01
   end
 
+  def test_channels_are_mixed_stretch_by_stretch_over_all_of_a_long_recording
+    size = Audio::OneChannel::BLOCK + 10
+    left = Numo::SFloat.zeros(size)
+    left[size - 1] = -0.75
+    recording = Recording.new(channels: Numo::SFloat.vstack([left, left * 0]), rate: 44_100)
+
+    assert_equal [size, 0.375, 0.140625], [recording.middle.size, recording.middle.peak, recording.middle.energy]
+    assert_equal [0.0, -0.375], recording.side[(size - 2)...size].to_a
+    assert_equal [0.0, -0.375], recording.mono.samples[-2..].to_a
+  end
+
+  def test_what_cancels_out_in_the_middle_is_heard_from_the_left
+    row = SoundFile.sine(440, 1).channels[0, true].dup
+    recording = Recording.new(channels: Numo::SFloat.vstack([row, row * -1]), rate: 44_100)
+
+    assert_in_delta row[0...2000].max, recording.mono[0...2000].max, 1e-6
+    assert_in_delta 0.0, recording.middle.peak, 1e-6
+  end
+
+  def test_a_file_that_does_not_say_how_long_it_is_is_decoded_whole
+    SoundFile.write(SoundFile.sine(440, 9), path = File.join(folder, "plain.wav"))
+    streamed = File.join(folder, "streamed.flac")
+    system("ffmpeg -nostdin -v error -i #{path} -f flac - | cat > #{streamed}", exception: true)
+
+    assert_nil Audio::Decoder.new(streamed).probe[:duration]
+    assert_in_delta 9.0, Audio::Decoder.new(streamed).decode.duration, 0.01
+  end
+
   def test_a_recording_is_valid_or_not_at_all
     assert_raises(ArgumentError) { Recording.new(channels: Numo::SFloat.zeros(3, 10), rate: 44_100) }
     assert_raises(ArgumentError) { Recording.new(channels: Numo::SFloat.zeros(1, 10), rate: 4000) }

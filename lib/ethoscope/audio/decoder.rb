@@ -67,32 +67,37 @@ module Ethoscope
 
       def clock(seconds) = format("%<minutes>d:%<rest>02d", minutes: seconds / 60, rest: seconds % 60)
 
+      # Each chunk goes to its place at once: a long recording is never in memory twice.
       def read_samples(info, channels)
-        chunks = decode_chunks(info, channels)
-        raise Errors::UnreadableAudio, "No sound could be decoded; the file seems damaged. Export it again." if chunks.empty?
-
-        total = chunks.sum { |chunk| chunk.size / channels }
-        samples = Numo::SFloat.zeros(channels, total)
+        samples = Numo::SFloat.zeros(channels, ((info[:duration] || MIN_SECONDS) * RATE).ceil)
         at = 0
-        chunks.each do |chunk|
+        each_chunk(info, channels) do |chunk|
           frames = chunk.size / channels
+          samples = lengthened(samples, at + frames) if at + frames > samples.shape[1]
           samples[true, at...(at + frames)] = chunk.reshape(frames, channels).transpose
           at += frames
         end
-        samples
+        raise Errors::UnreadableAudio, "No sound could be decoded; the file seems damaged. Export it again." if at.zero?
+
+        at == samples.shape[1] ? samples : samples[true, 0...at].dup
+      end
+
+      # Half as long again, or as long as it must be: for files that do not say how long they are, or say too little.
+      def lengthened(samples, least)
+        channels, size = samples.shape
+        Numo::SFloat.zeros(channels, [least, size + (size / 2)].max).tap { |longer| longer[true, 0...size] = samples }
       end
 
       # Whole frames only, so that a chunk never splits a sample.
-      def decode_chunks(info, channels)
+      def each_chunk(info, channels)
         frame = channels * 4
-        chunks = []
         rest = +"".b
         Child.new(command(info, channels), seconds: @time_limit).each_part do |part|
           rest << part
-          chunks << Numo::SFloat.from_binary(rest.slice!(0, rest.bytesize / frame * frame)) if rest.bytesize >= CHUNK_BYTES
+          yield Numo::SFloat.from_binary(rest.slice!(0, rest.bytesize / frame * frame)) if rest.bytesize >= CHUNK_BYTES
         end
         whole = rest.bytesize / frame * frame
-        whole.positive? ? chunks << Numo::SFloat.from_binary(rest.byteslice(0, whole)) : chunks
+        yield Numo::SFloat.from_binary(rest.byteslice(0, whole)) if whole.positive?
       rescue Child::Late
         raise Errors::UnreadableAudio, "Decoding took longer than #{@time_limit} s and was stopped."
       end

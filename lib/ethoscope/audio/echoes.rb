@@ -31,7 +31,7 @@ module Ethoscope
       def self.of(recording, middle)
         rate = recording.rate / 4.0
         side = recording.side if recording.stereo?
-        curves = side && side.abs.max > 1e-4 ? measure(Resampler.halve(middle), Resampler.quarter(side), (LONGEST * rate).round / POOL) : Numo::SFloat.zeros(0, 0)
+        curves = side && side.peak > 1e-4 ? measure(Resampler.halve(middle), Resampler.quarter(side), (LONGEST * rate).round / POOL) : Numo::SFloat.zeros(0, 0)
         new(curves:, block_seconds: BLOCK / rate, lag_seconds: POOL / rate)
       end
 

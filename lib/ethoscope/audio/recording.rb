@@ -39,38 +39,24 @@ module Ethoscope
       # @return [Boolean] true when there are two channels
       def stereo? = channels.shape[0] == 2
 
-      # @return [Numo::SFloat] shape [samples], what is to be heard in one channel: the middle, or the left channel where the
-      #   two cancel each other out
+      # @return [OneChannel] what is to be heard in one channel: the middle, or the left channel where the two cancel each other out
       def mono
-        left = channels[0, true].dup
+        left = OneChannel.new(channels, [1.0])
         return left unless stereo?
 
-        mixed = middle
-        energy(mixed) < CANCELLED * energy(left) ? left : mixed
+        middle.energy < CANCELLED * left.energy ? left : middle
       end
 
-      # @return [Numo::SFloat] shape [samples], the mean of the channels
-      def middle
-        return channels[0, true].dup unless stereo?
+      # @return [OneChannel] the mean of the channels
+      def middle = OneChannel.new(channels, stereo? ? [0.5, 0.5] : [1.0])
 
-        (channels[0, true] + channels[1, true]) * 0.5
-      end
-
-      # @return [Numo::SFloat] shape [samples], half the difference of the channels; zeros for one channel
-      def side
-        return Numo::SFloat.zeros(channels.shape[1]) unless stereo?
-
-        (channels[0, true] - channels[1, true]) * 0.5
-      end
+      # @return [OneChannel] half the difference of the channels; zeros for one channel
+      def side = OneChannel.new(channels, stereo? ? [0.5, -0.5] : [0.0])
 
       # @return [Float] the largest absolute sample
       def peak
         channels.empty? ? 0.0 : [channels.max, -channels.min].max
       end
-
-      private
-
-      def energy(samples) = Numo::Linalg.dot(samples, samples)
     end
   end
 end

@@ -11,11 +11,11 @@ module Ethoscope
       # The filter falls between these shares of the new rate's half.
       FALL = (0.86..1.0)
 
-      # @param samples [Numo::SFloat] shape [n]
+      # @param samples [Numo::SFloat, OneChannel] shape [n]
       # @return [Numo::SFloat] shape [ceil(n / 2)], every second sample of the filtered signal, without delay
       def self.halve(samples) = reduced(samples, 2)
 
-      # @param samples [Numo::SFloat] shape [n]
+      # @param samples [Numo::SFloat, OneChannel] shape [n]
       # @return [Numo::SFloat] shape [ceil(n / 4)], every fourth sample of the filtered signal, without delay
       def self.quarter(samples) = reduced(samples, 4)
 
@@ -24,23 +24,13 @@ module Ethoscope
         out = Numo::SFloat.zeros((samples.size / factor.to_f).ceil)
         filter = response(factor)
         (0...out.size).step(size) do |start|
-          kept = lowered(block(samples, (start - EDGE) * factor), filter)[EDGE...(EDGE + size)]
+          kept = lowered(Signal::Frames.cut(samples, (start - EDGE) * factor, BLOCK), filter)[EDGE...(EDGE + size)]
           count = [size, out.size - start].min
           out[start...(start + count)] = kept[0...count]
         end
         out
       end
       private_class_method :reduced
-
-      # The stretch that begins at a sample, with zeros outside the recording.
-      def self.block(samples, first)
-        out = Numo::SFloat.zeros(BLOCK)
-        from = [first, 0].max
-        to = [first + BLOCK, samples.size].min
-        out[(from - first)...(to - first)] = samples[from...to]
-        out
-      end
-      private_class_method :block
 
       def self.lowered(block, filter)
         spectrum = Numo::Pocketfft.rfft(block)[0...filter.size].dup

@@ -52,7 +52,7 @@ module Ethoscope
       # Takes the spectra and sums them into bands.
       class Measurement
         # Frames held at once.
-        BLOCK = 256
+        BLOCK = 32
 
         # @param recording [Recording]
         def initialize(recording)

@@ -12,11 +12,13 @@ module Ethoscope
       # Samples looked at closely, in runs of so many.
       MOST = 120_000
       RUN = 200
+      # Samples whose highest are found at once.
+      BLOCK = RUN * 2000
 
       # @param recording [Recording]
       # @return [Float] dBTP, -120 for silence
       def self.measure(recording)
-        peaks = (0...recording.channels.shape[0]).map { |c| peak(recording.channels[c, true].dup, recording.peak) }
+        peaks = (0...recording.channels.shape[0]).map { |c| peak(recording.channels[c, true], recording.peak) }
         (20 * Math.log10([peaks.max, 1e-6].max)).round(1)
       end
 
@@ -34,15 +36,23 @@ module Ethoscope
 
       # The places of the highest samples, at most MOST of them; only runs that hold one are looked at closely.
       def self.loud(samples, highest)
-        runs = samples.size / RUN
-        table = samples[0...(runs * RUN)].reshape(runs, RUN)
-        tops = Numo::SFloat.maximum(table.max(axis: 1), table.min(axis: 1) * -1)
+        tops = highest_of_runs(samples)
         loud = tops.sort_index.to_a.reverse.first(MOST / RUN).select { |run| tops[run] >= highest * NEAR }
         places = loud.flat_map { |run| ((run * RUN)...((run + 1) * RUN)).to_a }
         places.select! { |place| place.between?(TAPS / 2, samples.size - (TAPS / 2)) }
         places.empty? ? Numo::Int32[] : Numo::Int32[*places].then { |at| at[(samples[at].abs >= highest * NEAR).where] }
       end
       private_class_method :loud
+
+      def self.highest_of_runs(samples)
+        whole = samples.size / RUN * RUN
+        Numo::SFloat.concatenate((0...whole).step(BLOCK).map do |first|
+          part = samples[first...[first + BLOCK, whole].min].dup
+          table = part.reshape(part.size / RUN, RUN)
+          Numo::SFloat.maximum(table.max(axis: 1), table.min(axis: 1) * -1)
+        end)
+      end
+      private_class_method :highest_of_runs
 
       # Windowed sinc for the three points between a sample and the next; column by phase.
       def self.kernel

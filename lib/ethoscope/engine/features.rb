@@ -5,6 +5,8 @@ module Ethoscope
     # All that is measured on the samples of a recording, once: one short transform for rhythm and layers, one long transform
     # for pitch, one stereo transform for loudness and width. Everything that an analysis says is derived from these. The method is our own.
     class Features
+      # From this length on memory is cleared between the steps.
+      LONG_SECONDS = 600
       # @return [Float] length in seconds
       attr_reader :duration
       # @return [Integer] 1 or 2
@@ -38,21 +40,41 @@ module Ethoscope
 
         level = { duration: recording.duration, channels: recording.channels.shape[0], peak: recording.peak,
                   true_peak: Audio::TruePeak.measure(recording), field: Audio::SoundField.of(recording) }
+        tidy(recording)
         yield :level if block_given?
-        features = new(**level, **transforms(recording, tuning))
+        features = new(**level, **transformed(recording, tuning))
         yield :spectra if block_given?
         features
       end
 
+      def self.tidy(recording) = (Memory.release if recording.duration > LONG_SECONDS)
+      private_class_method :tidy
+
+      def self.transformed(recording, tuning)
+        transforms = transforms(recording, tuning)
+        tidy(recording)
+        { **transforms, clues: clues(transforms[:spectra], recording.duration) }
+      end
+      private_class_method :transformed
+
       def self.transforms(recording, tuning)
         samples = Audio::Resampler.halve(recording.mono)
         rate = recording.rate / 2.0
-        long = Signal::LongTime.new(samples, rate)
-        tuning ||= Harmony::Tuning.measure(long)
-        spectra = Signal::LogSpectra.of(long, tuning.cents)
-        { short: Signal::ShortTime.of(samples, rate), spectra:, tuning:, clues: clues(spectra, recording.duration), echoes: Audio::Echoes.of(recording, samples) }
+        echoes = Audio::Echoes.of(recording, samples)
+        tidy(recording)
+        pitches = pitches(samples, rate, tuning)
+        tidy(recording)
+        { **pitches, short: Signal::ShortTime.of(samples, rate), echoes: }
       end
       private_class_method :transforms
+
+      # The long transform is let go of here: it is the largest thing beside the samples.
+      def self.pitches(samples, rate, tuning)
+        long = Signal::LongTime.new(samples, rate)
+        tuning ||= Harmony::Tuning.measure(long)
+        { tuning:, spectra: Signal::LogSpectra.of(long, tuning.cents) }
+      end
+      private_class_method :pitches
 
       # What harmony says of bars does not depend on them, so no correction changes it.
       def self.clues(spectra, duration)

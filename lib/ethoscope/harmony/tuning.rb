@@ -13,6 +13,8 @@ module Ethoscope
       SMOOTHING = 9
       # A partial stands this far over the mean of its frame, in natural log units of magnitude.
       PROMINENCE = 1.5
+      # Frames looked at together.
+      FRAMES = 1024
 
       # @param long_time [Signal::LongTime]
       # @return [Tuning] cents (-50.0 to 49.9), confidence (0 to 1), histogram of 100 shares
@@ -29,9 +31,15 @@ module Ethoscope
 
       # Distances of all spectral peaks from the nearest semitone in cents, with their weights.
       def self.deviations(long_time)
+        parts = (0...long_time.size).step(FRAMES).map { |from| deviations_from(long_time, from...[from + FRAMES, long_time.size].min) }
+        parts.transpose.map { |pieces| Numo::DFloat.concatenate(pieces) }
+      end
+      private_class_method :deviations
+
+      def self.deviations_from(long_time, frames)
         first = (RANGE.begin / long_time.bin_width).floor
         last = (RANGE.end / long_time.bin_width).ceil
-        log = Numo::NMath.log(long_time.magnitudes[true, (first - 1)..(last + 1)] + 1e-9)
+        log = Numo::NMath.log(long_time.magnitudes[frames, (first - 1)..(last + 1)] + 1e-9)
         found = peaks(log)
         return [Numo::DFloat[], Numo::DFloat[]] if found.empty?
 
@@ -40,7 +48,7 @@ module Ethoscope
         cents = Numo::NMath.log2(bins * (long_time.bin_width / 440.0)) * 1200
         [cents - ((cents / 100).round * 100), Numo::NMath.exp(height * 0.5)]
       end
-      private_class_method :deviations
+      private_class_method :deviations_from
 
       # Flat positions, in the matrix without its outer columns, of bins above both neighbours and the floor of their frame.
       def self.peaks(log)

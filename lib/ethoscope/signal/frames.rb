@@ -24,16 +24,33 @@ module Ethoscope
 
         size = window.size
         count = count(samples.size, hop)
-        padded = pad(samples, size, hop, count)
         (0...count).step(BLOCK) do |first|
           out = Numo::SFloat.zeros([BLOCK, count - first].min, (size / 2) + 1)
+          stretch = cut(samples, (first * hop) - (size / 2), ((out.shape[0] - 1) * hop) + size)
           out.shape[0].times do |row|
-            start = (first + row) * hop
+            start = row * hop
             # The product is a copy, so the transform does not miss the view's offset.
-            out[row, true] = power(Numo::Pocketfft.rfft(padded[start...(start + size)] * window))
+            out[row, true] = power(Numo::Pocketfft.rfft(stretch[start...(start + size)] * window))
           end
           yield out
         end
+      end
+
+      # @param samples [Numo::SFloat] shape [n]
+      # @param window [Numo::SFloat] shape [size]
+      # @param hop [Integer]
+      # @param columns [Integer]
+      # @yieldparam power [Numo::SFloat] a block as {each_power_block} gives it
+      # @yieldreturn [Numo::SFloat] shape [rows of the block, columns]
+      # @return [Numo::SFloat] shape [frames, columns], what was made of all blocks
+      def self.power_table(samples, window, hop, columns)
+        table = Numo::SFloat.zeros(count(samples.size, hop), columns)
+        first = 0
+        each_power_block(samples, window, hop) do |power|
+          table[first...(first + power.shape[0]), true] = yield(power)
+          first += power.shape[0]
+        end
+        table
       end
 
       # @return [Integer] the number of frames that {each_power_block} makes of n samples
@@ -45,12 +62,17 @@ module Ethoscope
       # @return [Numo::DFloat] squared magnitudes
       def self.power(spectrum) = (spectrum * spectrum.conj).real
 
-      def self.pad(samples, size, hop, count)
-        padded = Numo::SFloat.zeros((count * hop) + size)
-        padded[(size / 2)...((size / 2) + samples.size)] = samples
-        padded
+      # @param samples [Numo::SFloat, Audio::OneChannel] shape [n]
+      # @param first [Integer] may lie before the first sample
+      # @param size [Integer]
+      # @return [Numo::SFloat] shape [size], with zeros where there are no samples
+      def self.cut(samples, first, size)
+        out = Numo::SFloat.zeros(size)
+        from = first.clamp(0, samples.size)
+        to = (first + size).clamp(from, samples.size)
+        out[(from - first)...(to - first)] = samples[from...to] if to > from
+        out
       end
-      private_class_method :pad
     end
   end
 end

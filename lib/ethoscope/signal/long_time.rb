@@ -21,8 +21,7 @@ module Ethoscope
         @rate = sample_rate.to_f / HOP
         @bin_width = sample_rate.to_f / WINDOW
         window = Frames.hann(WINDOW) * (2.0 / WINDOW)
-        blocks = Frames.each_power_block(samples, window, HOP).map { |power| Numo::NMath.sqrt(power[true, 0...BINS].dup) }
-        @magnitudes = Numo::SFloat.vstack(blocks)
+        @magnitudes = Frames.power_table(samples, window, HOP, BINS) { |power| Numo::NMath.sqrt(power[true, 0...BINS].dup) }
         freeze
       end
 

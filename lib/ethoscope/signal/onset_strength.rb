@@ -8,6 +8,8 @@ module Ethoscope
       # Compression of magnitudes: larger values let soft onsets count more.
       GAIN = 100.0
       LAG = 2
+      # Frames looked at together.
+      BLOCK = 16_384
       MEAN_SECONDS = 1.5
       LOW = (0.0..160.0)
       MIDDLE = (160.0..4000.0)
@@ -42,13 +44,19 @@ module Ethoscope
 
       def flux_of(bands)
         reference = [bands.max, 1e-6].max
-        log = Numo::NMath.log((bands * (GAIN / reference * 10)) + 1)
+        flux = Numo::SFloat.zeros(*bands.shape)
+        (LAG...bands.shape[0]).step(BLOCK) do |first|
+          last = [first + BLOCK, bands.shape[0]].min
+          flux[first...last, true] = rise(Numo::NMath.log((bands[(first - LAG)...last, true] * (GAIN / reference * 10)) + 1))
+        end
+        flux
+      end
+
+      def rise(log)
         widest = log.dup
         widest[true, 1..] = Numo::SFloat.maximum(widest[true, 1..], log[true, 0...-1])
         widest[true, 0...-1] = Numo::SFloat.maximum(widest[true, 0...-1], log[true, 1..])
-        flux = Numo::SFloat.zeros(*log.shape)
-        flux[LAG.., true] = (log[LAG.., true] - widest[0...-LAG, true]).clip(0, nil)
-        flux
+        (log[LAG.., true] - widest[0...-LAG, true]).clip(0, nil)
       end
 
       def level(flux, bands)

@@ -81,8 +81,7 @@ module Ethoscope
         window = Frames.hann(WINDOW)
         bank = Numo::SFloat.zeros((WINDOW / 2) + 1, edges.size)
         edges.each_with_index { |(from, to), i| bank[from...to, i] = 1.0 / (to - from) }
-        blocks = Frames.each_power_block(samples, window, HOP).map { |power| Numo::NMath.sqrt(Numo::Linalg.dot(power, bank)) }
-        Numo::SFloat.vstack(blocks)
+        Frames.power_table(samples, window, HOP, edges.size) { |power| Numo::NMath.sqrt(Numo::Linalg.dot(power, bank)) }
       end
       private_class_method :measure
     end
