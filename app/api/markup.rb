@@ -26,6 +26,8 @@ module Api
         edit(reference, label, 201) { |readings| readings.note(reference[:id], { source: "heard" }.merge(attributes)) }
       end
 
+      def line_reading(reference, layer) = library.readings.of_aspect(reference[:id], "line").reverse.find { |reading| reading[:value][:layer] == layer }
+
       def known_kinds(reference) = library.entries.library(reference[:study_id]).map { |entry| entry[:kind] }
 
       # A technique that neither the library nor the study knows would be kept and never shown.
@@ -59,6 +61,19 @@ module Api
       entries = Ethoscope::Sheet::ChordEdits.new(sheet_of(reference).analysis.to_h).public_send(wanted[:action], **arguments(wanted, Schemas::CHORD_FIELDS))
       edit(reference, "#{wanted[:action].capitalize} #{wanted[:action] == "repeat" ? "loop" : "chord"} at bar #{wanted[:bar]}", 201) do |readings|
         entries.map { |entry| Work::Chords.new(readings).write(reference[:id], entry) }.first
+      end
+    end
+
+    post "/references/:id/lines" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::LineEdit)
+      old = line_reading(reference, wanted[:layer])
+      data = sheet_of(reference).analysis.to_h
+      value = Ethoscope::Sheet::LineEdits.new(data, wanted[:layer], old&.fetch(:value)).public_send(wanted[:action], **arguments(wanted, Schemas::LINE_FIELDS))
+      edit(reference, "#{Schemas::LINE_LABELS.fetch(wanted[:action])} in #{wanted[:layer]}, bar #{wanted[:bar]}", 201) do |readings|
+        next readings.revise(old[:id], value:) if old
+
+        readings.note(reference[:id], { aspect: "line", value:, statement: wanted[:layer], source: "heard" })
       end
     end
 

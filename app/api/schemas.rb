@@ -106,6 +106,23 @@ module Api
       optional(:mode).filled(:string, included_in?: MODES)
     end
 
+    LINE_FIELDS = { "add" => [%i[bar beat], %i[pitch beats velocity]], "take" => [%i[bar beat], %i[pitch]],
+                    "move" => [%i[bar beat], %i[pitch to_bar to_beat to_pitch beats velocity]] }.freeze
+    LINE_LABELS = { "add" => "Write", "take" => "Take away", "move" => "Move" }.freeze
+
+    LineEdit = Ethoscope::Forms.schema do
+      required(:action).filled(:string, included_in?: LINE_FIELDS.keys)
+      required(:layer).filled(:string, max_size?: 120)
+      required(:bar).filled(:integer, included_in?: 1..4000)
+      required(:beat).filled(:float, included_in?: 1..13)
+      optional(:pitch).maybe(:integer, included_in?: 0..127)
+      optional(:to_bar).filled(:integer, included_in?: 1..4000)
+      optional(:to_beat).filled(:float, included_in?: 1..13)
+      optional(:to_pitch).filled(:integer, included_in?: 0..127)
+      optional(:beats).filled(:float, included_in?: 0.05..64)
+      optional(:velocity).filled(:float, included_in?: 0.05..1)
+    end
+
     ROLES = Ethoscope::Layers::Role::ALL
 
     NewLayer = Ethoscope::Forms.schema do

@@ -7,7 +7,7 @@ module Store
     # What of a statement is laid over the sheet.
     NOTE = %i[id aspect value source state note].freeze
     # Statements that a person makes about some stretch of a song.
-    NOTED = %w[chord layer technique mark change sighting].freeze
+    NOTED = %w[chord layer technique mark change sighting line].freeze
 
     include Remeasuring
 

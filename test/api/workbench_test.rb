@@ -48,6 +48,24 @@ class WorkbenchApiTest < Ethoscope::TestCase
     assert_equal(%w[Am Am F Am Am F], chords.select { |chord| chord[:bar].between?(9, 12) }.map { |chord| chord[:symbol] })
   end
 
+  def test_strokes_are_written_taken_back_and_refused
+    snare = -> { sheet[:analysis][:lines].find { |line| line[:layer] == "snare" } }
+    before = snare.call
+    post_ok("#{@path}/lines", { action: "add", layer: "snare", bar: 2, beat: 4.5 })
+    reading = post_ok("#{@path}/lines", { action: "move", layer: "snare", bar: 2, beat: 2, velocity: 0.3 })[:reading]
+
+    assert_equal ["Move in snare, bar 2", 3], [sheet[:journal][:undo], snare.call[:edited]]
+    post_ok("#{@path}/undo")
+
+    assert_equal 1, snare.call[:edited]
+    send_json(:post, "#{@path}/lines", { action: "add", layer: "snare", bar: 2, beat: 4.5 })
+
+    assert_problem 422, "invalid", /already/
+    send_json(:delete, "/api/readings/#{reading[:id]}")
+
+    assert_equal before, snare.call
+  end
+
   def test_a_chord_that_can_not_be_read_is_explained
     send_json(:post, "#{@path}/chords", { action: "name", bar: 2, symbol: "Hm" })
 

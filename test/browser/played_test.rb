@@ -34,6 +34,31 @@ class PlayedTest < BrowserCase
     assert_equal [{ at: reading("tempo")[:value][:changes].first[:at], bpm: 100.0, to: 80.0, bars: 4 }], reading("tempo")[:value][:changes]
   end
 
+  def test_a_stroke_is_written_moved_taken_away_and_undone
+    visit "#{sheet_of(@reference)}?zoom=bar&card=layer:snare"
+    within("[aria-label=Evidence]") do
+      fill_in "on beat", with: "4.5"
+      click_button "Write it"
+
+      assert_field "Beat of stroke on 4.5"
+      field = find_field("Beat of stroke on 2")
+      field.fill_in(with: "1.5").send_keys(:enter)
+
+      assert_field "Beat of stroke on 1.5"
+      click_button "Take away stroke on 4"
+
+      assert_text "4 changes by you"
+    end
+
+    assert_selector "svg[aria-label^='snare: '][aria-label*='bar 1: 1.5, 4.5']"
+    click_button "Undo: Take away in snare, bar 1"
+
+    assert_selector "svg[aria-label^='snare: '][aria-label*='bar 1: 1.5, 4, 4.5']"
+    within("[aria-label=Evidence]") { click_button "As it was measured" }
+
+    assert_selector "svg[aria-label^='snare: '][aria-label*='bar 1: 2, 4']"
+  end
+
   private
 
   def reading(aspect) = library.readings.current(@reference[:id])[aspect]

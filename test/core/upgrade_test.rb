@@ -31,7 +31,7 @@ class UpgradeTest < Ethoscope::TestCase
   end
 
   def test_rows_of_lists_are_filled_in_one_by_one
-    { chords: Upgrade::CHORD, techniques: Upgrade::SIGHTING }.each do |list, defaults|
+    { chords: Upgrade::CHORD, **Upgrade::LISTS }.each do |list, defaults|
       rows = whole[list].map { |row| row.except(*defaults.keys) }
 
       Upgrade.of(whole.merge(list => rows))[list].zip(rows) { |filled, row| assert_equal defaults.merge(row), filled, list }

@@ -30,6 +30,7 @@ module Ethoscope
           strum_ms: [maybe(NUMBER), "from the first to the last note of a chord"]),
         named(:PlayedLine, "What a layer plays, stroke by stroke or note by note.", layer: STRING, role: STRING, source: words(:LayerSource),
           notes: [list(list(maybe(NUMBER))), "[beat from the start of bar 1, beats, MIDI pitch or null, velocity 0 to 1]"], feel: maybe(shape(:LayerFeel)),
+          edited: [NUMBER, "strokes and notes that a person added or took away"],
           sections: [list(object(first_bar: NUMBER, bars: NUMBER, period: [maybe(NUMBER), "bars after which it returns"],
             departures: list(object(bar: NUMBER, strokes: list(shape(:NoteApart)))))), "those in which it plays"]),
         named(:Register, "", name: STRING, hertz: tuple(NUMBER, NUMBER), side: NUMBER, correlation: NUMBER, mono_loss_db: NUMBER),

@@ -26,7 +26,7 @@ module Ethoscope
         layers = @gaps.beside("the layers", []) { ensemble.layers(Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums, played).layers) }
         told = @gaps.beside("the bass of stems and MIDI", []) { ensemble.bass(@spans) }
         bass = told.empty? ? heard_bass : told
-        Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass), drums:,
+        Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass, layers), drums:,
           changes: @gaps.beside("what enters and leaves", []) { Form::Changes.new(layers, @sections, @count.drums.hat_rates).list })
       end
 
@@ -61,10 +61,10 @@ module Ethoscope
       end
 
       # What each layer plays, by the best source that tells of it.
-      def lines(bass)
+      def lines(bass, layers)
         @gaps.beside("what each layer plays", []) do
           players = ensemble.players(drums:, bass: bass.select { |note| note.sure >= Harmony::BassLine::SHOWN })
-          @count.rhythm ? Ensemble::Lines.new(players, @count.grid, hearing.steps, @sections).all : []
+          @count.rhythm ? Ensemble::Lines.new(players, @count.grid, hearing.steps, @sections, layers).all : []
         end
       end
 

@@ -14,12 +14,12 @@ module Ethoscope
       PLAYS = 0.25
 
       # @param events [Array<Played>]
-      # @param steps [Rhythm::StepGrid]
-      def initialize(events, steps)
-        @steps = steps
+      # @param meter [Rhythm::Meter]
+      def initialize(events, meter)
+        @per_beat = meter.steps_per_beat
         @bars = Hash.new { |bars, bar| bars[bar] = [] }
         events.each do |event|
-          bar, step = (event.beat * steps.per_beat).round.divmod(steps.steps)
+          bar, step = (event.beat * @per_beat).round.divmod(meter.steps)
           @bars[bar] |= [[step, event.pitch]]
         end
       end
@@ -55,7 +55,7 @@ module Ethoscope
 
       def usual(bars) = bars.flatten(1).tally.select { |_, count| count > USUAL * bars.size }.keys
 
-      def stroke((step, pitch), more) = { beat: (step / @steps.per_beat.to_f) + 1, pitch:, more: }
+      def stroke((step, pitch), more) = { beat: (step / @per_beat.to_f) + 1, pitch:, more: }
     end
   end
 end

@@ -11,11 +11,13 @@ module Ethoscope
       # @param grid [Rhythm::BeatGrid]
       # @param steps [Rhythm::StepGrid]
       # @param sections [Array<Form::Section>]
-      def initialize(players, grid, steps, sections)
+      # @param layers [Array<Layers::Layer>] where each layer plays: of a mix no strokes are told in bars in which their layer rests
+      def initialize(players, grid, steps, sections, layers = [])
         @players = players
         @grid = grid
         @steps = steps
         @sections = sections
+        @layers = layers
       end
 
       # @return [Array<Hash>] layer, role, source, notes ([beat from the start of bar 1, beats, MIDI pitch or nil, velocity]), feel and sections, see {LayerFeel}
@@ -26,10 +28,18 @@ module Ethoscope
 
       def line(player)
         told = player.source != "mix"
-        pattern = LayerPattern.new(player.events, @steps)
-        { layer: player.name, role: player.role, source: player.source, notes: player.events.first(MOST).map { |event| note(event, player) },
+        pattern = LayerPattern.new(player.events, @steps.meter)
+        { layer: player.name, role: player.role, source: player.source, notes: sounding(player).first(MOST).map { |event| note(event, player) },
           feel: told ? LayerFeel.new(player.events, @grid, @steps).to_h : nil,
-          sections: told ? @sections.filter_map { |section| pattern.of(section.first_bar, section.bars) } : [] }
+          edited: 0, sections: told ? @sections.filter_map { |section| pattern.of(section.first_bar, section.bars) } : [] }
+      end
+
+      def sounding(player)
+        activity = player.source == "mix" && @layers.find { |layer| layer.role == player.role }&.activity
+        return player.events unless activity
+
+        beats = @grid.meter.beats
+        player.events.select { |event| (activity[(event.beat / beats).floor.clamp(0, activity.size - 1)] || 1.0) >= Layers::Activity::PLAYING }
       end
 
       # Keys of a kit are no pitches.

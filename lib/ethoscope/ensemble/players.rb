@@ -45,7 +45,8 @@ module Ethoscope
 
         likely = @drums.likely(piece)
         steps = likely.shape[1] / @grid.meter.beats
-        (likely > Rhythm::DrumSteps::LIKELY).where.to_a.map { |index| Played.new(beat: index.fdiv(steps), beats: 1.0 / steps, pitch: nil, velocity: 1.0) }
+        strengths = Rhythm::PieceStrokes.of_mix(piece, likely, @drums.acoustics).strengths.flatten
+        (likely > Rhythm::DrumSteps::LIKELY).where.to_a.map { |index| Played.new(beat: index.fdiv(steps), beats: 1.0 / steps, pitch: nil, velocity: strengths[index]) }
       end
     end
   end

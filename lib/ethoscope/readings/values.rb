@@ -114,10 +114,17 @@ module Ethoscope
         optional(:text).filled(:string, max_size?: 200)
       end
 
+      # Notes are [seconds, seconds, MIDI pitch or nothing, velocity], those taken away [seconds, MIDI pitch or nothing].
+      LINE = Forms.schema do
+        required(:layer).filled(:string, max_size?: 120)
+        required(:added).value(:array, max_size?: MANY)
+        required(:taken).value(:array, max_size?: MANY)
+      end
+
       SIGHTING = Forms.schema { required(:kind).filled(:string, max_size?: 60) }
 
       OF = { "tempo" => TEMPO, "meter" => METER, "key" => KEY, "chord" => CHORD, "layer" => LAYER, "technique" => TECHNIQUE, "mark" => MARK, "change" => CHANGE,
-             "sighting" => SIGHTING }.freeze
+             "sighting" => SIGHTING, "line" => LINE }.freeze
 
       # @param aspect [String]
       # @param value [Hash] symbol keys
@@ -137,13 +144,30 @@ module Ethoscope
       def self.check(aspect, value)
         Harmony::ChordSymbol.parse(value[:symbol]) if aspect == "chord"
         check_spans(value.fetch(:spans, [])) if aspect == "layer"
+        check_line(value) if aspect == "line"
         raise Errors::Unfit, "Say what changes." if aspect == "change" && value.values.all? { |text| text.strip.empty? }
       end
       private_class_method :check
 
+      def self.check_line(value)
+        fit = value[:added].all? { |note| note.is_a?(Array) && note.size == 4 && note?(note[0], note[2]) && second?(note[1]) && note[1] > note[0] && fraction?(note[3]) } &&
+              value[:taken].all? { |note| note.is_a?(Array) && note.size == 2 && note?(*note) }
+        raise Errors::Unfit, "A note has a start and an end after it in seconds, a MIDI pitch from 0 to 127 or none, and a velocity from 0 to 1." unless fit
+      end
+      private_class_method :check_line
+
+      def self.note?(at, pitch) = second?(at) && (pitch.nil? || (pitch.is_a?(Integer) && (0..127).cover?(pitch)))
+      private_class_method :note?
+
+      def self.second?(value) = value.is_a?(Numeric) && SECONDS.cover?(value)
+      private_class_method :second?
+
+      def self.fraction?(value) = value.is_a?(Numeric) && (0..1).cover?(value)
+      private_class_method :fraction?
+
       def self.check_spans(spans)
         fit = spans.all? do |span|
-          span.is_a?(Array) && span.size == 3 && span.first(2).all? { |second| second.is_a?(Numeric) && SECONDS.cover?(second) } && span[0] < span[1] && (0..3).cover?(span[2])
+          span.is_a?(Array) && span.size == 3 && span.first(2).all? { |second| second?(second) } && span[0] < span[1] && (0..3).cover?(span[2])
         end
         raise Errors::Unfit, "A painted stretch has a start, an end after it in seconds, and a level from 0 to 3." unless fit
       end

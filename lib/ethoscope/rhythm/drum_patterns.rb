@@ -8,8 +8,6 @@ module Ethoscope
       PIECES = StrokeModel::PIECES
       # Softer strokes than this are as soft as this: -40 dB.
       SOFTEST = 0.01
-      # The registers whose level says how hard a piece is struck (of StrokeModel::REGISTERS).
-      LEVELS = { "kick" => (0..1), "snare" => (5..8), "hats" => (10..11) }.freeze
       # A bar departs as a whole when strokes for this share of its steps differ from the pattern.
       DEPARTS = 0.16
 
@@ -18,9 +16,8 @@ module Ethoscope
       # @param silent [Array<String>] roles that nobody plays, whatever the mix sounds like
       def initialize(drums, played, silent: [])
         @steps = drums.steps
-        @acoustics = drums.acoustics
         told = drums.told
-        pieces = told.map { |strokes| of_told(strokes) } + (PIECES - told.map(&:role) - silent).map { |piece| of_mix(piece, played.likely(piece)) }
+        pieces = told.map { |strokes| of_told(strokes) } + (PIECES - told.map(&:role) - silent).map { |piece| PieceStrokes.of_mix(piece, played.likely(piece), drums.acoustics) }
         @pieces = pieces.sort_by.with_index { |piece, i| [PIECES.index(piece.role) || PIECES.size, i] }
       end
 
@@ -35,15 +32,21 @@ module Ethoscope
           hat_rate: PatternNames.hat_rate(whole.last, @steps.per_beat), departures: departures(rows, range), confidence: confidence(whole))
       end
 
+      # @param more [Integer] strokes that a bar has more than its pattern
+      # @param less [Integer] strokes that it has less
+      # @param steps [Integer] steps in a bar
+      # @return [String] see {Departure}
+      def self.kind(more, less, steps)
+        return "change" if more + less < DEPARTS * steps
+
+        more >= less ? "fill" : "gap"
+      end
+
       private
 
       def of_told(strokes)
         PieceStrokes.new(piece: strokes.piece, role: strokes.role, layer: strokes.layer, source: strokes.source, likely: Numo::DFloat.cast(strokes.velocity.gt(0)),
           levels: Numo::NMath.log(strokes.velocity.clip(SOFTEST, 1)))
-      end
-
-      def of_mix(piece, likely)
-        PieceStrokes.new(piece:, likely:, levels: @acoustics[true, true, StrokeModel.level_columns(LEVELS.fetch(piece))].mean(axis: 2))
       end
 
       # One row each for kick, snare and hats, whatever layers tell them.
@@ -62,15 +65,8 @@ module Ethoscope
       def departures(rows, range)
         range.filter_map do |bar|
           strokes = rows.zip(@pieces).flat_map { |row, piece| piece.apart(bar, row, range.begin, @steps.per_beat) }
-          Departure.new(bar: bar + 1, kind: kind(strokes), strokes:) unless strokes.empty?
+          Departure.new(bar: bar + 1, kind: self.class.kind(*strokes.partition(&:more).map(&:size), @steps.steps), strokes:) unless strokes.empty?
         end
-      end
-
-      def kind(strokes)
-        more, less = strokes.partition(&:more).map(&:size)
-        return "change" if more + less < DEPARTS * @steps.steps
-
-        more >= less ? "fill" : "gap"
       end
 
       # Sure when steps are struck nearly always or nearly never.

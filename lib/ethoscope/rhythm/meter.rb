@@ -33,6 +33,9 @@ module Ethoscope
         name == "7/8" ? 14 : beats * 4
       end
 
+      # @return [Integer] steps in a beat
+      def steps_per_beat = steps / beats
+
       # @return [Integer] upper figure of the signature
       def numerator = name.split("/").first.to_i
 

@@ -16,6 +16,15 @@ module Ethoscope
       # A stroke that a mix tells is more than its pattern has, or missing, only where it is this sure.
       SURE = 0.85
 
+      # The registers whose level says how hard a piece is struck (of StrokeModel::REGISTERS).
+      LEVELS = { "kick" => (0..1), "snare" => (5..8), "hats" => (10..11) }.freeze
+
+      # @param piece [String] kick, snare or hats
+      # @param likely [Numo::DFloat] shape [bars, steps], 0 to 1
+      # @param acoustics [Numo::DFloat] shape [bars, steps, columns], see {StrokeModel}
+      # @return [PieceStrokes] as a mix tells them
+      def self.of_mix(piece, likely, acoustics) = new(piece:, likely:, levels: acoustics[true, true, StrokeModel.level_columns(LEVELS.fetch(piece))].mean(axis: 2))
+
       # @return [String] the piece and its role, the layer that is told of, and the source that tells of it
       attr_reader :piece, :role, :layer, :source
       # @return [Numo::DFloat] shape [bars, steps], 0 to 1
@@ -38,6 +47,9 @@ module Ethoscope
         @hard = struck.empty? ? 0.0 : Signal::Series.percentile(struck, HARD_SHARE)
         freeze
       end
+
+      # @return [Numo::DFloat] shape [bars, steps], how hard a stroke there would be, 0 to 1 of the song's hard strokes
+      def strengths = Numo::NMath.exp((@levels - @hard).clip(nil, 0))
 
       # @param bars [Range<Integer>] from 0, end exclusive
       # @return [StepRow]
@@ -75,10 +87,10 @@ module Ethoscope
 
       # Mean velocity of the strokes that are heard on each step; where the pattern has a stroke that none of its bars tells clearly, that of the likeliest.
       def velocity(bars, period)
+        all = strengths
         Numo::DFloat.vstack(groups(bars, period).map do |group|
           weights = @likely[group, true] + 1e-3
-          under = (@levels[group, true] - @hard).clip(nil, 0)
-          (Numo::NMath.exp(under) * weights).sum(axis: 0) / weights.sum(axis: 0)
+          (all[group, true] * weights).sum(axis: 0) / weights.sum(axis: 0)
         end)
       end
 

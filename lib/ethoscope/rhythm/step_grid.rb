@@ -21,7 +21,7 @@ module Ethoscope
       def initialize(grid, swing)
         @meter = grid.meter
         @steps = meter.steps
-        @per_beat = @steps / grid.meter.beats
+        @per_beat = meter.steps_per_beat
         places = places(grid.meter, swing)
         edges = Numo::DFloat[*grid.edges[grid.pickup..]]
         beats = grid.bars * grid.meter.beats

@@ -15,7 +15,7 @@ module Ethoscope
       BASS_NOTE = { sure: 1.0 }.freeze
       CANDIDATE = { reason: "" }.freeze
       LAYER = { source: "mix", rivals: [] }.freeze
-      SIGHTING = { source: "mix", evidence: nil }.freeze
+      LISTS = { lines: { edited: 0 }, techniques: { source: "mix", evidence: nil } }.freeze
 
       # @param data [Hash] the schema of any engine version, symbol keys
       # @return [Hash] with all parts of the present one
@@ -25,10 +25,12 @@ module Ethoscope
         full[:chords] = full[:chords].map { |chord| CHORD.merge(chord) } if full[:chords]
         full[:layers] = full[:layers].map { |layer| { name: layer[:role], **LAYER, **layer } } if full[:layers]
         full[:bass] = full[:bass].merge(notes: full[:bass][:notes].map { |note| BASS_NOTE.merge(note) }) if full[:bass]
-        full[:techniques] = full[:techniques].map { |sighting| SIGHTING.merge(sighting) }
-        full[:tempo] = full[:tempo].merge(candidates: full[:tempo][:candidates].map { |one| CANDIDATE.merge(one) }) if full.dig(:tempo, :candidates)
-        full
+        LISTS.each { |name, defaults| full[name] = full[name].map { |entry| defaults.merge(entry) } }
+        full.merge(full.dig(:tempo, :candidates) ? { tempo: tempo(full[:tempo]) } : {})
       end
+
+      def self.tempo(tempo) = tempo.merge(candidates: tempo[:candidates].map { |one| CANDIDATE.merge(one) })
+      private_class_method :tempo
     end
   end
 end

@@ -28,7 +28,8 @@ module Ethoscope
 
       def laid_out
         sections = section_list.sections
-        Analysis.new(@data.merge(sections:, **harmony(sections), heard_layers: layers.map(&:to_h), marks:, techniques: sightings,
+        played = @data.merge(sections:, **harmony(sections))
+        Analysis.new(played.merge(**EditedLines.new(played, of("line"), @timeline).to_h, heard_layers: layers.map(&:to_h), marks:, techniques: sightings,
           changes: ChangeList.new(@data[:changes], layers.map(&:layer), sections, of("change"), @timeline).changes))
       end
 

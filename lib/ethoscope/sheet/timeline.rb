@@ -41,6 +41,17 @@ module Ethoscope
       # @return [Float] seconds of the nearest half beat
       def snapped(seconds) = edge(half_beat(seconds) / 2.0).round(5)
 
+      # @param beat [Float] from the start of bar 1, as the lines of a song have them
+      # @return [Float] seconds
+      def seconds_at(beat) = edge(@pickup + beat)
+
+      # @param seconds [Float]
+      # @return [Float] beats from the start of bar 1, exactly
+      def beat_at(seconds)
+        low = below(seconds)
+        low + ((seconds - @edges[low]) / (@edges[low + 1] - @edges[low])) - @pickup
+      end
+
       # @param from [Float] seconds
       # @param to [Float] seconds
       # @return [Float] beats between them, to half a beat
@@ -85,10 +96,12 @@ module Ethoscope
         @edges[low] + ((count - low) * (@edges[low + 1] - @edges[low]))
       end
 
-      def half_beat(seconds)
+      def half_beat(seconds) = ((beat_at(seconds) + @pickup) * 2).round
+
+      # The beat that holds a moment.
+      def below(seconds)
         after = @edges.bsearch_index { |edge| edge > seconds } || (@edges.size - 1)
-        low = (after - 1).clamp(0, @edges.size - 2)
-        ((low + ((seconds - @edges[low]) / (@edges[low + 1] - @edges[low]))) * 2).round
+        (after - 1).clamp(0, @edges.size - 2)
       end
     end
   end

@@ -18,7 +18,7 @@ export type ToldSource = (typeof TOLD_SOURCES)[number];
 export const ASPECTS = ["tempo","meter","key","tuning","loop","form","loudness"] as const;
 export type Aspect = (typeof ASPECTS)[number];
 
-export const NOTED_ASPECTS = ["chord","layer","technique","mark","change","sighting"] as const;
+export const NOTED_ASPECTS = ["chord","layer","technique","mark","change","sighting","line"] as const;
 export type NotedAspect = (typeof NOTED_ASPECTS)[number];
 
 export const MARKS = ["none","measured","heard","confirmed","corrected","refuted"] as const;
@@ -584,6 +584,8 @@ export interface PlayedLine {
   /** [beat from the start of bar 1, beats, MIDI pitch or null, velocity 0 to 1] */
   notes: (number | null)[][];
   feel: LayerFeel | null;
+  /** strokes and notes that a person added or took away */
+  edited: number;
   /** those in which it plays */
   sections: {
     first_bar: number;

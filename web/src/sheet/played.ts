@@ -37,6 +37,17 @@ export function beatsPerBar(analysis: Analysis): number {
   return analysis.beats.filter((beat) => beat >= first - 1e-4 && beat < second - 1e-4).length;
 }
 
+/** What a hair early plays belongs to the bar that it leads into. */
+const EARLY = 0.06;
+
+/** The notes or strokes of one bar, their beats counted from 1. */
+export function notesInBar(line: PlayedLine, bar: number, perBar: number): PlayedNote[] {
+  const start = (bar - 1) * perBar;
+  return notesOf(line)
+    .filter(({ beat }) => beat >= start - EARLY && beat < start + perBar - EARLY)
+    .map((note) => ({ ...note, beat: Math.max(1, note.beat - start + 1) }));
+}
+
 /** Where a beat lies in its bar, written from 1. */
 export function beatText(beat: number): string {
   return String(Math.round(beat * 100) / 100);

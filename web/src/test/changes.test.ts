@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Change } from "../api/types";
-import { pitchName } from "../lib/format";
+import { pitchName, pitchOf } from "../lib/format";
 import { changeSigns, changeWords } from "../sheet/changes";
 import { stepsPerBeat } from "../sheet/steps";
 
@@ -42,5 +42,7 @@ describe("pitches", () => {
   it("call middle C C4", () => {
     expect(pitchName(60)).toBe("C4");
     expect(pitchName(33)).toBe("A1");
+    expect(["C4", "a1", "B♭-1", "F#2"].map(pitchOf)).toEqual([60, 33, 10, 42]);
+    expect(["H2", "C", "C12", "Cb-1"].map(pitchOf)).toEqual([null, null, null, null]);
   });
 });

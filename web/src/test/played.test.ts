@@ -1,6 +1,15 @@
 import { describe, expect, it } from "vitest";
 import type { PlayedLine } from "../api/types";
-import { apartWords, beatText, beatsPerBar, departureWords, lineOf, longestPeriod, notesOf } from "../sheet/played";
+import {
+  apartWords,
+  beatText,
+  beatsPerBar,
+  departureWords,
+  lineOf,
+  longestPeriod,
+  notesInBar,
+  notesOf,
+} from "../sheet/played";
 import { song } from "./song";
 
 const line = (layer: string, role: string, notes: (number | null)[][] = []): PlayedLine => ({
@@ -9,6 +18,7 @@ const line = (layer: string, role: string, notes: (number | null)[][] = []): Pla
   source: "midi",
   notes,
   feel: null,
+  edited: 0,
   sections: [],
 });
 
@@ -24,6 +34,19 @@ describe("what layers play", () => {
     ).toEqual([
       { beat: 4, beats: 1.5, pitch: 36, velocity: 0.5 },
       { beat: 6, beats: 0.25, pitch: null, velocity: 1 },
+    ]);
+  });
+
+  it("gives the notes of a bar, what comes a hair early among them", () => {
+    const played = line("Low", "bass", [
+      [3.5, 0.5, 36, 1],
+      [3.97, 1, 38, 0.5],
+      [6, 1, 40, 1],
+      [8, 1, 41, 1],
+    ]);
+    expect(notesInBar(played, 2, 4).map(({ beat, pitch }) => [beat, pitch])).toEqual([
+      [1, 38],
+      [3, 40],
     ]);
   });
 

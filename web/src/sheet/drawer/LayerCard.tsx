@@ -8,6 +8,7 @@ import { Curve } from "../card/Curve";
 import { CardHead } from "../card/CardHead";
 import { Part } from "../card/Part";
 import { lineOf } from "../played";
+import { LineEditor } from "./LineEditor";
 import { LineFacts } from "./LineFacts";
 import { ScorePartFacts, StemFacts } from "./SourceFacts";
 
@@ -63,6 +64,7 @@ export function LayerCard({ name }: { name: string }) {
         {analysis.heard_layers.some((own) => own.name === name) ? "Open its card" : "Paint it and fill its card"}
       </Button>
       {line && <LineFacts line={line} />}
+      {line && <LineEditor line={line} />}
       {part && <ScorePartFacts part={part} />}
       {stem && <StemFacts stem={stem} />}
       <Part title="By section" aside="share of bars">
