@@ -26,7 +26,7 @@ module Api
       [%r{\APOST /references/\d+/analyses\z}, object(analysis: shape(:Run))], [%r{\A\w+ /references/\d+/parts\z}, SEPARATION],
       [%r{\AGET /references/\d+/chord\b}, object(chord: maybe(shape(:ChordReading)), problem: maybe(Ethoscope::Contract::Notation::STRING))],
       [%r{\AGET /references/\d+/scale\b}, object(scale: shape(:ScaleUse))], [%r{\APOST /references/\d+/taps\z}, object(tapped: shape(:Tapped))],
-      [%r{\AGET /references/\d+/how-to/}, shape(:HowTo)], [%r{\A\w+ /references/\d+/score\z}, SCORE],
+      [%r{\AGET /references/\d+/how-to/}, shape(:HowTo)], [%r{\A\w+ /references/\d+/score(?:/place)?\z}, SCORE],
       [%r{\A\w+ (/references/\d+)?/stems}, STEM], [%r{\A(POST|PATCH) /(references|readings)/\d+}, EDITED],
       [%r{\A(GET|PATCH) /checklists/\d+\z}, object(checklist: shape(:Checklist))], [%r{\A\w+ /items/\d+}, object(item: shape(:Item))]
     ].freeze

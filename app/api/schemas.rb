@@ -190,6 +190,13 @@ module Api
       end
     end
 
+    # The bar of the file that begins where a bar of the song does, or at a second.
+    ScorePlace = Ethoscope::Forms.schema do
+      required(:file_bar).filled(:integer, included_in?: 1..4000)
+      optional(:bar).filled(:integer, included_in?: 1..4000)
+      optional(:at).filled(:float, included_in?: -1200..2000)
+    end
+
     EntryTexts = Ethoscope::Forms.schema do
       optional(:name).filled(:string, max_size?: 120)
       optional(:family).filled(:string, included_in?: [*Ethoscope::Techniques::Library::FAMILIES, "own"])

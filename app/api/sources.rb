@@ -62,6 +62,21 @@ module Api
       derived(reference, score: library.scores.update(reference[:id], input(Schemas::ScoreRoles)[:roles].to_h { |entry| [entry[:name], entry[:role]] }))
     end
 
+    post "/references/:id/score/place" do |id|
+      reference = reference_of(id)
+      wanted = input(Schemas::ScorePlace)
+      at = wanted[:at] || (wanted[:bar] && timeline_of(reference).seconds(wanted[:bar]))
+      raise Problem.new(422, "invalid", "Say at which bar or second of the song that bar lies.", "bar") unless at
+
+      derived(reference, score: library.scores.lay(reference[:id], { file_bar: wanted[:file_bar], at: at.round(4) }))
+    end
+
+    delete "/references/:id/score/place" do |id|
+      reference = reference_of(id)
+      library.scores.lay(reference[:id], nil)
+      derived(reference, {})
+    end
+
     delete "/references/:id/score" do |id|
       reference = reference_of(id)
       library.remove { library.scores.delete(reference[:id]) }

@@ -33,10 +33,10 @@ module Jobs
     def located(sources)
       stems = sources.fetch(:stems, []).map do |stem|
         recording = @library.recordings.find(stem[:recording_id])
-        stem.slice(:name, :role, :offset).merge(path: @library.recordings.path(recording), features: @library.recordings.features_path(recording))
+        stem.slice(:name, :role, :offset, :speed).merge(path: @library.recordings.path(recording), features: @library.recordings.features_path(recording))
       end
       score = sources[:score]
-      { stems:, score: score && { path: @library.scores.path(score[:sha256]), roles: score[:roles] } }
+      { stems:, score: score && { path: @library.scores.path(score[:sha256]), **score.slice(:roles, :place) } }
     end
   end
 end

@@ -65,7 +65,9 @@ module Jobs
       wanted = @task.fetch(:sources, {})
       stems = wanted.fetch(:stems, []).map { |stem| Ethoscope::Stems::Stem.new(**stem.slice(:name, :role, :offset, :speed), features: features_of(stem[:path], stem[:features])) }
       score = wanted[:score]
-      Ethoscope::Sources.new(stems:, score: score && Ethoscope::Midi::ScoreReader.read(File.binread(score[:path])), roles: score ? score[:roles].transform_keys(&:to_s) : {})
+      return Ethoscope::Sources.new(stems:, score: nil, roles: {}) unless score
+
+      Ethoscope::Sources.new(stems:, score: Ethoscope::Midi::ScoreReader.read(File.binread(score[:path])), roles: score[:roles].transform_keys(&:to_s), place: score[:place])
     end
 
     # What was measured on a recording, or is measured anew where that is of an older engine.

@@ -46,7 +46,7 @@ module Store
       measured = @library.stems.telling(reference[:id])
       score = @library.scores.of_reference(reference[:id])
       { stems: measured.map { |stem| { recording_id: stem[:recording_id], name: stem[:name], role: stem[:role], offset: stem[:set_offset] || stem[:offset], speed: stem[:speed] } },
-        score: score && { sha256: score[:sha256], roles: score[:roles] } }.reject { |_, value| value.nil? || value.empty? }
+        score: score && { sha256: score[:sha256], roles: score[:roles], place: score[:place] }.compact }.reject { |_, value| value.nil? || value.empty? }
     end
   end
 end

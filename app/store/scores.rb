@@ -57,6 +57,16 @@ module Store
     end
 
     # @param reference_id [Integer]
+    # @param place [Hash, nil] file_bar (from 1) and at (seconds of the recording); nil for where it is found
+    # @return [Hash]
+    # @raise [Missing]
+    def lay(reference_id, place)
+      existing(of_reference(reference_id), "MIDI file")
+      db[:scores].where(reference_id:).update(file_bar: place&.fetch(:file_bar), placed_at: place&.fetch(:at))
+      of_reference(reference_id)
+    end
+
+    # @param reference_id [Integer]
     # @raise [Missing]
     def delete(reference_id)
       existing(of_reference(reference_id), "MIDI file")
@@ -92,6 +102,9 @@ module Store
       raise DiskFull, "The disk is full; nothing was stored. Make room and drop the file again."
     end
 
-    def plain(row) = row.merge(parts: parse(row[:parts]), warnings: parse(row[:warnings]), roles: parse(row[:roles]))
+    def plain(row)
+      place = row[:placed_at] && { file_bar: row[:file_bar], at: row[:placed_at] }
+      row.except(:file_bar, :placed_at).merge(parts: parse(row[:parts]), warnings: parse(row[:warnings]), roles: parse(row[:roles]), place:)
+    end
   end
 end

@@ -79,7 +79,7 @@ module Store
 
     def sources_of(ids)
       stems = db[:stems].where(reference_id: ids, state: "done").order(:id).select_map(%i[reference_id id name role offset set_offset speed insisted])
-      scores = db[:scores].where(reference_id: ids).select_map(%i[reference_id sha256 roles])
+      scores = db[:scores].where(reference_id: ids).select_map(%i[reference_id sha256 roles file_bar placed_at])
       (stems + scores).group_by(&:first)
     end
   end

@@ -29,7 +29,7 @@ module Ethoscope
       @mix = features
       @grid = grid
       @sounds = sources.stems.map { |stem| Stems::Sound.new(stem, grid, swing) }
-      @placement = placement || (@score && PlacementSearch.new(@score, features, grid).placement)
+      @placement = placement || (@score && PlacementSearch.new(@score, features, grid, sources.place).placement)
       # A file of another song would tell of that one.
       @parts = @placement&.believable? ? Midi::Parts.of(@score, sources.roles) : []
     end

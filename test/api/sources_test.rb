@@ -101,6 +101,26 @@ class SourcesTest < Ethoscope::TestCase
     assert_equal "midi", layer("pad")[:source]
   end
 
+  def test_a_midi_file_lies_where_a_person_says_until_that_is_taken_back
+    send_score(StemFiles.score)
+    work_off
+    found = page[:analysis][:score][:placement]
+    score = send_json(:post, "/api/references/#{@reference[:id]}/score/place", { file_bar: 2, bar: 4 })[:score]
+    work_off
+    told = page[:analysis][:score][:placement]
+
+    assert_equal [2, page[:analysis][:bars][3][:start]], score[:place].values_at(:file_bar, :at)
+    assert_equal [true, true], told.values_at(:told, :believable)
+    assert_in_delta found[:offset] + (2 * 2.4), told[:offset], 0.05
+    send_json(:post, "/api/references/#{@reference[:id]}/score/place", { file_bar: 2 })
+
+    assert_problem 422, "invalid", /which bar or second/
+    send_json(:delete, "/api/references/#{@reference[:id]}/score/place")
+    work_off
+
+    assert_equal found, page[:analysis][:score][:placement]
+  end
+
   def test_a_card_of_a_layer_starts_from_what_its_notes_tell
     send_score(StemFiles.score)
     work_off

@@ -64,6 +64,16 @@ class EnsembleTest < Ethoscope::TestCase
     assert_equal(%w[midi midi], analysis.fetch(:layers).select { |layer| %w[kick chords].include?(layer[:role]) }.map { |layer| layer[:source] })
   end
 
+  def test_a_score_lies_where_a_person_says_whatever_it_sounds_like
+    other = Midi::ScoreReader.read(MidiFile.bytes([["Lead", 0, Array.new(50) { |i| [i * 1.37, 0.3, 61 + ((i * 5) % 11)] }]], bpm: 100))
+    analysis = self.class.analysis(Sources.new(stems: [], score: other, roles: {}, place: { file_bar: 3, at: 7.5 }))
+    placement = analysis.fetch(:score)[:placement]
+
+    assert_equal [true, true], placement.values_at(:told, :believable)
+    assert_in_delta 7.5 - (2 * 2.4), placement[:offset], 1e-3
+    assert_equal("midi", analysis.fetch(:lines).find { |line| line[:layer] == "Lead" }[:source])
+  end
+
   def test_a_score_at_another_tempo_is_stretched
     score = self.class.analysis(Sources.new(stems: [], score: self.class.score(bpm: 125), roles: {})).fetch(:score)
 

@@ -53,7 +53,8 @@ module Ethoscope
           period: maybe(NUMBER), transposed: maybe(object(bars: NUMBER, semitones: NUMBER)),
           pattern: [list(tuple(NUMBER, NUMBER)), "The first bars until they come back: [sixteenth from their start, pitch]."], variations: list(maybe(STRING))),
         named(:ScoreFacts, "", bpm: NUMBER, tempo_changes: NUMBER, meter: STRING, keys: UNKNOWN, markers: list(object(text: STRING, bar: NUMBER)), warnings: list(STRING),
-          placement: object(kind: one_of("clock", "beats"), offset: [NUMBER, "s"], agreement: [NUMBER, "0 to 2"], believable: BOOLEAN), parts: list(shape(:ScorePart)))
+          placement: object(kind: one_of("clock", "beats"), offset: [NUMBER, "s"], agreement: [NUMBER, "0 to 2"], believable: BOOLEAN,
+            told: [maybe(BOOLEAN), "A person said where it lies."]), parts: list(shape(:ScorePart)))
       ].freeze
     end
   end

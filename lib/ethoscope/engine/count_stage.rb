@@ -52,7 +52,7 @@ module Ethoscope
         asked = @sources.score && !@corrections.counted? && @heard.rhythm
         @score_count = if asked
                          @gaps.beside("the count of the MIDI file", nil) do
-                           ScoreCount.of(Ensemble::WrittenCount.new(@sources.score, @features, @heard.rhythm), @heard.sounding)
+                           ScoreCount.of(Ensemble::WrittenCount.new(@sources.score, @features, @heard.rhythm, @sources.place), @heard.sounding)
                          end
                        end
       end

@@ -23,10 +23,12 @@ module Ethoscope
       # @param score [Midi::Score]
       # @param features [Engine::Features]
       # @param grid [Rhythm::BeatGrid]
-      def initialize(score, features, grid)
+      # @param place [Hash, nil] file_bar (from 1) and at (seconds), where a person says that this bar lies
+      def initialize(score, features, grid, place = nil)
         @score = score
         @features = features
         @grid = grid
+        @place = place
         @parts = Midi::Parts.of(score)
       end
 
@@ -71,18 +73,30 @@ module Ethoscope
         placed(axis, shift, sums[place])
       end
 
-      # Places in the correlation to choose from: by beats only whole ones, from the first beat of the extended grid on.
+      # Places in the correlation to choose from: the one that a person said; by beats only whole ones, from the first beat of the extended grid on.
       def shifts(axis)
+        return Numo::Int32[told_shift(axis)] if @place
         return Numo::Int32.new((2 * axis.reach) + 1).seq if axis.kind == :clock
 
         Numo::Int32[*(-REACH_BEATS..REACH_BEATS).map { |beat| axis.reach + (beat * TICKS) }]
       end
 
+      def told_shift(axis)
+        from_start = at(axis, (@place[:file_bar] - 1) * @score.quarters_per_bar)
+        there = axis.kind == :clock ? @place[:at] * axis.rate : ((@edges - @place[:at]).abs.min_index - REACH_BEATS) * axis.rate
+        (axis.reach + (((there - from_start) / axis.step).round * axis.step)).clamp(0, 2 * axis.reach)
+      end
+
+      # To the hundredth of a second it lies where a person said.
       def placed(axis, shift, agreement)
-        return Midi::Placement.new(score: @score, kind: :clock, offset: shift / axis.rate, scale: axis.scale, edges: nil, agreement:) if axis.kind == :clock
+        told = !@place.nil?
+        if axis.kind == :clock
+          offset = told ? @place[:at] - (@score.seconds((@place[:file_bar] - 1) * @score.quarters_per_bar) * axis.scale) : shift / axis.rate
+          return Midi::Placement.new(score: @score, kind: :clock, offset:, scale: axis.scale, edges: nil, agreement:, told:)
+        end
 
         edges = @edges[(shift / TICKS).clamp(0, @edges.size - 2)..].dup
-        Midi::Placement.new(score: @score, kind: :beats, offset: edges[0], scale: axis.scale, edges:, agreement:)
+        Midi::Placement.new(score: @score, kind: :beats, offset: edges[0], scale: axis.scale, edges:, agreement:, told:)
       end
 
       def at(axis, quarters) = axis.kind == :clock ? @score.seconds(quarters) * axis.scale * axis.rate : quarters / axis.scale * axis.rate

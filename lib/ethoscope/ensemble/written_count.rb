@@ -19,10 +19,12 @@ module Ethoscope
       # @param score [Midi::Score]
       # @param features [Engine::Features] of the mix
       # @param rhythm [Rhythm::Result] as heard
-      def initialize(score, features, rhythm)
+      # @param place [Hash, nil] see {PlacementSearch}
+      def initialize(score, features, rhythm, place = nil)
         @score = score
         @features = features
         @rhythm = rhythm
+        @place = place
       end
 
       # @return [Corrections, nil] the written count; nil where it says nothing, or where its tempo changes
@@ -42,7 +44,7 @@ module Ethoscope
       end
 
       # @return [Midi::Placement] over the bars as heard
-      def placement = @placement ||= PlacementSearch.new(@score, @features, @rhythm.grid).placement
+      def placement = @placement ||= PlacementSearch.new(@score, @features, @rhythm.grid, @place).placement
 
       private
 

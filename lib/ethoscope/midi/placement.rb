@@ -18,19 +18,24 @@ module Ethoscope
       attr_reader :agreement
 
       # @param attributes [Hash] score, kind, offset, scale (recording's seconds to the file's, or quarters to a beat), edges (of beats from
-      #   the file's start on, nil by the clock), agreement
-      def initialize(score:, kind:, offset:, scale:, edges:, agreement:)
+      #   the file's start on, nil by the clock), agreement, and
+      #   whether a person said where it lies
+      def initialize(score:, kind:, offset:, scale:, edges:, agreement:, told: false)
         @score = score
         @kind = kind
         @offset = offset.round(4)
         @scale = scale
         @edges = edges
         @agreement = agreement.round(3)
+        @told = told
         freeze
       end
 
+      # @return [Boolean] whether a person said where it lies
+      def told? = @told
+
       # @return [Boolean] false when the file is likely to be of another song
-      def believable? = agreement >= LEAST_AGREEMENT
+      def believable? = told? || agreement >= LEAST_AGREEMENT
 
       # @param quarters [Float] from the file's start
       # @return [Float] seconds in the recording

@@ -21,7 +21,7 @@ module Ethoscope
       def to_h
         { bpm: @score.bpm, tempo_changes: @score.tempos.size - 1, meter: "#{@score.meter.numerator}/#{@score.meter.denominator}", keys: @score.keys.map(&:to_h),
           markers: @score.markers.map { |marker| { text: marker.text, bar: bar(marker.at) } }, warnings: @score.warnings,
-          placement: { kind: @placement.kind.to_s, offset: @placement.offset, agreement: @placement.agreement, believable: @placement.believable? },
+          placement: { kind: @placement.kind.to_s, offset: @placement.offset, agreement: @placement.agreement, believable: @placement.believable?, told: @placement.told? },
           parts: @parts.map { |part| PartStudy.new(part, @placement, @grid, @sections).to_h } }
       end
 

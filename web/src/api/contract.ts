@@ -738,6 +738,8 @@ export interface ScoreFacts {
     /** 0 to 2 */
     agreement: number;
     believable: boolean;
+    /** A person said where it lies. */
+    told: boolean | null;
   };
   parts: ScorePart[];
 }
@@ -927,6 +929,11 @@ export interface ScoreRow {
   }[];
   warnings: string[];
   roles: Record<string, string>;
+  /** where a person says that it lies: that bar of the file at that second */
+  place: {
+    file_bar: number;
+    at: number;
+  } | null;
   created_at: string;
 }
 

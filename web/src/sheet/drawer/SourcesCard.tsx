@@ -225,6 +225,41 @@ function placeText(stem: StemRow): string {
   return place + speed + (stem.fits ? "" : ", on your word");
 }
 
+interface ScorePlaceProps {
+  score: ScoreRow;
+  onSet: (place: { file_bar: number; bar?: number; at?: number }) => void;
+  onFind: () => void;
+}
+
+/** Where the file lies, on a person's word: this bar of it is that bar, or begins at that second. */
+function ScorePlace({ score, onSet, onFind }: ScorePlaceProps) {
+  const [fileBar, setFileBar] = useState(String(score.place?.file_bar ?? 1));
+  const [bar, setBar] = useState("");
+  const [seconds, setSeconds] = useState("");
+  const whole = (text: string) => /^[1-9]\d*$/.test(text.trim());
+  const at = Number(seconds.replace(",", "."));
+  const bySecond = seconds.trim() !== "" && Number.isFinite(at);
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-2 text-11">
+      <SmallField label="its bar" inputMode="numeric" className="w-11" value={fileBar} onText={setFileBar} />
+      <SmallField label="is bar" inputMode="numeric" className="w-11" value={bar} onText={setBar} />
+      <SmallField label="or at, s" inputMode="decimal" className="w-14" value={seconds} onText={setSeconds} />
+      <Button
+        className="px-2"
+        disabled={!whole(fileBar) || !(whole(bar) || bySecond)}
+        onClick={() => onSet({ file_bar: Number(fileBar), ...(bySecond ? { at } : { bar: Number(bar) }) })}
+      >
+        Lay it there
+      </Button>
+      {score.place && (
+        <Button look="quiet" className="px-0" onClick={onFind}>
+          as found
+        </Button>
+      )}
+    </div>
+  );
+}
+
 function Score({ score, change }: { score: ScoreRow; change: Change }) {
   const { page, analysis } = useSheet();
   const path = `/references/${page.reference.id}/score`;
@@ -239,9 +274,15 @@ function Score({ score, change }: { score: ScoreRow; change: Change }) {
       {placement?.believable && (
         <p className="mb-2 text-ink-2">
           Bar 1 of the file lies at <span className="figure">{figure(placement.offset, 2)}</span> s,{" "}
-          {placement.kind === "clock" ? "by the clock" : "beat by beat"}.
+          {placement.kind === "clock" ? "by the clock" : "beat by beat"}
+          {placement.told ? ", on your word" : ""}.
         </p>
       )}
+      <ScorePlace
+        score={score}
+        onSet={(place) => void change("POST", `${path}/place`, place)}
+        onFind={() => void change("DELETE", `${path}/place`)}
+      />
       {score.warnings.map((warning) => (
         <p key={warning} className="mb-1.5 text-ink-2">
           {warning}
