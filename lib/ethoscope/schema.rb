@@ -16,7 +16,8 @@ module Ethoscope
     def to_h
       features = @findings.features
       head = { engine_version: Analysis::ENGINE_VERSION, duration: features.duration.round(3), channels: features.channels }
-      PARTS.map { |part| Schema.const_get(part).new(@findings, @confidence).to_h }.reduce(head) { |all, part| all.merge(part) }
+      all = PARTS.map { |part| Schema.const_get(part).new(@findings, @confidence).to_h }.reduce(head) { |found, part| found.merge(part) }
+      all.merge(returns: Form::Returns.new(all).to_h)
     end
   end
 end

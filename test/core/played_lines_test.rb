@@ -13,6 +13,8 @@ class PlayedLinesTest < Ethoscope::TestCase
 
   def played(beat, pitch: nil, velocity: 0.8, beats: 0.25) = Ensemble::Played.new(beat:, beats:, pitch:, velocity:)
 
+  def pattern(events) = Rhythm::LayerPattern.new(events.map { |event| [event.beat, event.pitch] }, steps.meter)
+
   def feel(events) = Ensemble::LayerFeel.new(events, grid, steps).to_h
 
   def test_a_shaker_at_sixty_per_cent_is_told_to_the_hundredth
@@ -41,7 +43,7 @@ class PlayedLinesTest < Ethoscope::TestCase
   def test_a_line_of_four_bars_and_the_bar_that_departs
     line = [[0, 36], [0, 36], [0, 36], [2, 43]].cycle.first(16).each_with_index.map { |(beat, pitch), bar| played((bar * 4) + beat, pitch:) }
     events = line.reject { |event| event.beat == 30 } + [played(28 + 1.5, pitch: 40)]
-    found = Ensemble::LayerPattern.new(events.sort_by(&:beat), steps.meter).of(1, 16)
+    found = pattern(events).of(1, 16)
 
     assert_equal 4, found[:period]
     assert_equal([{ bar: 8, strokes: [{ beat: 2.5, pitch: 40, more: true }, { beat: 3.0, pitch: 43, more: false }] }], found[:departures])
@@ -51,8 +53,8 @@ class PlayedLinesTest < Ethoscope::TestCase
     random = Random.new(4)
     wandering = Array.new(48) { |i| played(i * 1.31, pitch: 40 + random.rand(20)) }
 
-    assert_nil Ensemble::LayerPattern.new(wandering, steps.meter).of(1, 16)[:period]
-    assert_nil Ensemble::LayerPattern.new([played(3.0)], steps.meter).of(1, 16)
+    assert_nil pattern(wandering).of(1, 16)[:period]
+    assert_nil pattern([played(3.0)]).of(1, 16)
   end
 
   def test_a_line_says_its_notes_with_their_places

@@ -21,14 +21,14 @@ module Ethoscope
       end
 
       # @return [Array<Hash>] layer, role, source, notes ([beat from the start of bar 1, beats, MIDI pitch or nil, velocity]), feel and sections, see {LayerFeel}
-      #   and {LayerPattern}; of the mix only notes, for its steps lie on the grid
+      #   and {Rhythm::LayerPattern}; of the mix only notes, for its steps lie on the grid
       def all = @players.map { |player| line(player) }
 
       private
 
       def line(player)
         told = player.source != "mix"
-        pattern = LayerPattern.new(player.events, @steps.meter)
+        pattern = Rhythm::LayerPattern.new(player.events.map { |event| [event.beat, event.pitch] }, @steps.meter)
         { layer: player.name, role: player.role, source: player.source, notes: sounding(player).first(MOST).map { |event| note(event, player) },
           feel: told ? LayerFeel.new(player.events, @grid, @steps).to_h : nil,
           edited: 0, sections: told ? @sections.filter_map { |section| pattern.of(section.first_bar, section.bars) } : [] }

@@ -6,8 +6,6 @@ module Ethoscope
     # (bar-synchronous drum patterns after Dixon, Gouyon & Widmer, "Towards characterisation of music via rhythmic patterns", ISMIR 2004).
     class DrumPatterns
       PIECES = StrokeModel::PIECES
-      # Softer strokes than this are as soft as this: -40 dB.
-      SOFTEST = 0.01
       # A bar departs as a whole when strokes for this share of its steps differ from the pattern.
       DEPARTS = 0.16
 
@@ -46,7 +44,7 @@ module Ethoscope
 
       def of_told(strokes)
         PieceStrokes.new(piece: strokes.piece, role: strokes.role, layer: strokes.layer, source: strokes.source, likely: Numo::DFloat.cast(strokes.velocity.gt(0)),
-          levels: Numo::NMath.log(strokes.velocity.clip(SOFTEST, 1)))
+          levels: Numo::NMath.log(strokes.velocity.clip(PieceStrokes::SOFTEST, 1)))
       end
 
       # One row each for kick, snare and hats, whatever layers tell them.

@@ -9,6 +9,8 @@ module Ethoscope
       GHOST = 0.9
       # A step is part of the pattern from this likelihood on, mean over the bars: a stroke that comes back is worth more than one that is heard once.
       PATTERN = 0.4
+      # Softer strokes than this are as soft as this: -40 dB.
+      SOFTEST = 0.01
       # The level that the song's hard strokes reach.
       HARD_SHARE = 0.9
       # A step that is struck in so few bars is free, one that is struck in as many as the rest is the pattern.
@@ -24,6 +26,20 @@ module Ethoscope
       # @param acoustics [Numo::DFloat] shape [bars, steps, columns], see {StrokeModel}
       # @return [PieceStrokes] as a mix tells them
       def self.of_mix(piece, likely, acoustics) = new(piece:, likely:, levels: acoustics[true, true, StrokeModel.level_columns(LEVELS.fetch(piece))].mean(axis: 2))
+
+      # @param strokes [Array<Array(Float, Float)>] beat from the start of bar 1, and how hard, 0 to 1
+      # @param meter [Meter]
+      # @param bars [Integer] of the song
+      # @param about [Hash] piece, role, layer and source
+      # @return [PieceStrokes] as they are written
+      def self.written(strokes, meter, bars, **about)
+        table = Numo::DFloat.zeros(bars, meter.steps)
+        strokes.each do |beat, velocity|
+          bar, step = (beat * meter.steps_per_beat).round.divmod(meter.steps)
+          table[bar, step] = [velocity, table[bar, step], SOFTEST].max if bar.between?(0, bars - 1)
+        end
+        new(likely: Numo::DFloat.cast(table.gt(0)), levels: Numo::NMath.log(table.clip(SOFTEST, 1)), **about)
+      end
 
       # @return [String] the piece and its role, the layer that is told of, and the source that tells of it
       attr_reader :piece, :role, :layer, :source

@@ -6,8 +6,6 @@ module Ethoscope
     class EditedLine
       # What was taken away is known by its moment, to so many seconds.
       SAME_SECONDS = 0.012
-      # Strokes are drawn and folded on the steps of the bar.
-      SOFTEST = Rhythm::DrumPatterns::SOFTEST
 
       # @param line [Hash] as measured, in the schema
       # @param note [SheetNote] aspect "line", value layer, added and taken, see {LineEdits}
@@ -63,22 +61,14 @@ module Ethoscope
       def sections
         return [] if @line[:sections].empty?
 
-        pattern = Ensemble::LayerPattern.new(notes.map { |beat, beats, pitch, velocity| Ensemble::Played.new(beat:, beats:, pitch:, velocity:) }, @meter)
+        pattern = Rhythm::LayerPattern.new(notes.map { |beat, _, pitch, _| [beat, pitch] }, @meter)
         @data[:sections].filter_map { |section| pattern.of(section[:first_bar], section[:bars]) }
       end
 
       def strokes(row)
-        @strokes ||= Rhythm::PieceStrokes.new(piece: row[:piece], role:, layer:, source: row[:source] == "mix" ? "stem" : row[:source],
-          likely: Numo::DFloat.cast(velocities.gt(0)), levels: Numo::NMath.log(velocities.clip(SOFTEST, 1)))
-      end
-
-      def velocities
-        @velocities ||= Numo::DFloat.zeros(@timeline.bars, @meter.steps).tap do |table|
-          notes.each do |beat, _, _, velocity|
-            bar, step = (beat * @meter.steps_per_beat).round.divmod(@meter.steps)
-            table[bar, step] = [velocity, table[bar, step], SOFTEST].max if bar.between?(0, @timeline.bars - 1)
-          end
-        end
+        # What a person put right is written, whatever told it before.
+        source = row[:source] == "mix" ? "stem" : row[:source]
+        @strokes ||= Rhythm::PieceStrokes.written(notes.map { |beat, _, _, velocity| [beat, velocity] }, @meter, @timeline.bars, piece: row[:piece], role:, layer:, source:)
       end
 
       # Strokes of other pieces stand as they did.

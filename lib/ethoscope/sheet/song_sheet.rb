@@ -29,7 +29,8 @@ module Ethoscope
       def laid_out
         sections = section_list.sections
         played = @data.merge(sections:, **harmony(sections))
-        Analysis.new(played.merge(**EditedLines.new(played, of("line"), @timeline).to_h, heard_layers: layers.map(&:to_h), marks:, techniques: sightings,
+        played = played.merge(EditedLines.new(played, of("line"), @timeline).to_h)
+        Analysis.new(played.merge(returns: Form::Returns.new(played).to_h, heard_layers: layers.map(&:to_h), marks:, techniques: sightings,
           changes: ChangeList.new(@data[:changes], layers.map(&:layer), sections, of("change"), @timeline).changes))
       end
 

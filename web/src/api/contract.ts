@@ -135,6 +135,31 @@ export interface Section extends EngineSection {
   usual_bars: number | null;
 }
 
+/** What comes back moved by semitones. */
+export interface Returns {
+  /** chords of an earlier section, moved */
+  sections: {
+    first_bar: number;
+    of: string;
+    of_bar: number;
+    semitones: number;
+  }[];
+  /** what a layer played in an earlier section, moved */
+  layers: {
+    layer: string;
+    first_bar: number;
+    of_bar: number;
+    semitones: number;
+  }[];
+  /** what another layer plays, moved, in the sections that begin there */
+  doublings: {
+    layer: string;
+    like: string;
+    semitones: number;
+    bars: number[];
+  }[];
+}
+
 export interface Bar {
   bar: number;
   start: number;
@@ -439,6 +464,8 @@ export interface EngineAnalysis {
   /** the most common distance between changes */
   phrase_bars: number | null;
   sections: EngineSection[];
+  /** what comes back moved by semitones */
+  returns: Returns;
   /** For each bar how likely it is that a section begins with it. */
   novelty: number[];
   bars: Bar[];

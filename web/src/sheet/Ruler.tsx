@@ -2,6 +2,7 @@ import { memo } from "react";
 import { upright } from "../lib/path";
 import { inView, useSelection, useSheet } from "./context";
 import { same } from "./selection";
+import { letterOf } from "./returns";
 import { Row } from "./Row";
 
 /** Section names as running heads, and the bars they start from. */
@@ -38,7 +39,7 @@ export const Ruler = memo(function Ruler() {
               className={`block truncate font-serif text-13 leading-box italic ${section.source === "measured" ? "" : "text-heard-text"}`}
             >
               {section.state === "confirmed" && <span className="text-confirmed not-italic">✓ </span>}
-              {section.label} <span className="not-italic text-ink-2">{section.letter}</span>
+              {section.label} <span className="not-italic text-ink-2">{letterOf(analysis, section)}</span>
             </span>
             <span className="flex justify-between pr-1.5 leading-[16px]">
               <span className="figure font-medium">

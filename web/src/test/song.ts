@@ -38,6 +38,7 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     drums: [],
     lines: [],
     parts: [],
+    returns: { sections: [], layers: [], doublings: [] },
     tuning_cents: 0,
     tuning: { cents: 0, confidence: 0.9, a4: 440, histogram: [] },
     key: null,

@@ -4,6 +4,7 @@ import { Facts } from "../card/Facts";
 import { Part } from "../card/Part";
 import { useSheet } from "../context";
 import { apartWords } from "../played";
+import { returnsOf } from "../returns";
 import { swingText } from "./FeelTable";
 
 /** Bars that depart from what returns, as many as are listed. */
@@ -12,7 +13,9 @@ const MOST = 8;
 /** How a layer plays against the grid, what returns in it, and where it departs from that. */
 export function LineFacts({ line }: { line: PlayedLine }) {
   const { feel, sections } = line;
-  const signature = useSheet().analysis.key?.signature ?? 0;
+  const { analysis } = useSheet();
+  const signature = analysis.key?.signature ?? 0;
+  const moved = returnsOf(analysis, line.layer);
   const apart = sections.flatMap((section) => section.departures);
   return (
     <>
@@ -31,6 +34,15 @@ export function LineFacts({ line }: { line: PlayedLine }) {
                 : [["Strum", `${figure(feel.strum_ms, 1)} ms a chord`] as [string, string]]),
             ]}
           />
+        </Part>
+      )}
+      {moved.length > 0 && (
+        <Part title="The same, moved">
+          <ul>
+            {moved.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
         </Part>
       )}
       {sections.length > 0 && (

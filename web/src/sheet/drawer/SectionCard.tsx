@@ -1,5 +1,6 @@
 import { bars, figure, percent, pitchName, plural } from "../../lib/format";
 import { useSheet } from "../context";
+import { returnsIn } from "../returns";
 import { indexAt } from "../selection";
 import { StepGrid } from "../StepGrid";
 import { departureWords, longestPeriod } from "../played";
@@ -55,6 +56,15 @@ export function SectionCard({ at }: { at: number }) {
           ]}
         />
       </Part>
+      {returnsIn(analysis, section.first_bar).length > 0 && (
+        <Part title="Heard before">
+          <ul>
+            {returnsIn(analysis, section.first_bar).map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </Part>
+      )}
       <Part title="Chords">
         <p className="text-measured">{chords.map((chord) => chord.symbol).join("  ") || "none"}</p>
       </Part>

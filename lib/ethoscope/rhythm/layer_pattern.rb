@@ -1,10 +1,10 @@
 # frozen_string_literal: true
 
 module Ethoscope
-  class Ensemble
+  module Rhythm
     # After how many bars what a layer plays in a section returns, and each bar that departs from that. The method is our own.
     class LayerPattern
-      PERIODS = Rhythm::PatternPeriod::PERIODS
+      PERIODS = PatternPeriod::PERIODS
       # Bars a period apart that have this share of their notes in common return; a longer period must do better by so much.
       RETURNS = 0.7
       BETTER = 0.08
@@ -13,14 +13,14 @@ module Ethoscope
       # A section in which fewer of the bars play has no pattern.
       PLAYS = 0.25
 
-      # @param events [Array<Played>]
-      # @param meter [Rhythm::Meter]
-      def initialize(events, meter)
+      # @param places [Array<Array(Float, Integer)>] of each note the beat from the start of bar 1, and the MIDI pitch, nil for a stroke
+      # @param meter [Meter]
+      def initialize(places, meter)
         @per_beat = meter.steps_per_beat
         @bars = Hash.new { |bars, bar| bars[bar] = [] }
-        events.each do |event|
-          bar, step = (event.beat * @per_beat).round.divmod(meter.steps)
-          @bars[bar] |= [[step, event.pitch]]
+        places.each do |beat, pitch|
+          bar, step = (beat * @per_beat).round.divmod(meter.steps)
+          @bars[bar] |= [[step, pitch]]
         end
       end
 
