@@ -31,7 +31,7 @@ module Ethoscope
       @sounds = sources.stems.map { |stem| Stems::Sound.new(stem, grid, swing) }
       @placement = placement || (@score && PlacementSearch.new(@score, features, grid, sources.place).placement)
       # A file of another song would tell of that one.
-      @parts = @placement&.believable? ? Midi::Parts.of(@score, sources.roles) : []
+      @parts = @placement&.believable? ? Midi::Parts.of(@score, sources.roles).reject { |part| part.silent? && !sources.roles.key?(part.name) } : []
     end
 
     # @param drums [Rhythm::DrumSteps, nil] of the mix

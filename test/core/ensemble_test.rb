@@ -74,6 +74,16 @@ class EnsembleTest < Ethoscope::TestCase
     assert_equal("midi", analysis.fetch(:lines).find { |line| line[:layer] == "Lead" }[:source])
   end
 
+  def test_ghost_tracks_effects_and_drones_leave_the_harmony_as_it_is
+    keys = Array.new(16) { |bar| VOICINGS[bar % 4].map { |pitch| [bar * 4, 3.9, pitch] } }.flatten(1)
+    beside = { "Ghost Kick" => [[0, 64, 47]], "Riser FX" => [[0, 64, 58]], "Drone" => [[0, 64, 38]], "Keys soft" => [[0, 64, 51, 2]] }
+    score = Midi::ScoreReader.read(MidiFile.bytes([["Keys", 0, keys], *beside.each_with_index.map { |(name, notes), i| [name, i + 1, notes] }], bpm: 100))
+    analysis = self.class.analysis(Sources.new(stems: [], score:, roles: {}))
+
+    assert_equal(%w[Am F C G], analysis.fetch(:chords).reject { |chord| chord[:degree].nil? }.first(4).map { |chord| chord[:symbol] })
+    assert_equal(["Drone", "Keys", "Riser FX"], analysis.fetch(:lines).reject { |line| line[:source] == "mix" }.map { |line| line[:layer] }.sort)
+  end
+
   def test_a_score_at_another_tempo_is_stretched
     score = self.class.analysis(Sources.new(stems: [], score: self.class.score(bpm: 125), roles: {})).fetch(:score)
 

@@ -50,6 +50,17 @@ class GrooveTest < Ethoscope::TestCase
     assert_equal ["one-drop"], names(kick: [8])
     assert_includes names(kick: [0, 10], snare: [4, 12]), "two-step"
     assert_empty names(kick: [0, 3, 5], snare: [2])
+    assert_equal ["train beat"], names(kick: [0, 4, 8, 12], snare: (0..14).step(2).to_a)
+    assert_equal %w[two-step breakbeat backbeat], names(kick: [0, 2, 10], snare: [4, 12])
+    assert_equal %w[four-on-the-floor backbeat], names(kick: [0, 4, 8, 12], snare: [4, 12])
+  end
+
+  def test_a_name_holds_in_every_bar_of_the_period
+    all = told_rows(Array.new(8) { [0, 4, 8, 12] })
+    every_other = told_rows(Array.new(8) { |bar| bar.even? ? [0, 4, 8, 12] : [0, 8] })
+
+    assert_includes all.names, "four-on-the-floor"
+    refute_includes every_other.names, "four-on-the-floor"
   end
 
   def test_a_bar_that_is_played_otherwise_departs

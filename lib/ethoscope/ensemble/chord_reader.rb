@@ -8,8 +8,10 @@ module Ethoscope
       # A note that only touches a half beat does not sound in it.
       INSIDE = 0.1
       # Parts that carry the harmony; a melody passes through other notes and counts less.
-      CARRIERS = %w[bass chords pad strings guitar brass texture].freeze
+      CARRIERS = %w[bass chords pad strings guitar brass].freeze
       PASSING = 0.35
+      # Effects have notes where they were put on a key, and a drone stays whatever the chord is.
+      NONE = %w[fx texture].freeze
 
       # @param parts [Array<Midi::Part>]
       # @param placement [Midi::Placement]
@@ -17,7 +19,7 @@ module Ethoscope
       def initialize(parts, placement, grid)
         @grid = grid
         @placement = placement
-        @parts = parts.reject { |part| Layers::Role::STRUCK.include?(part.role) || part.notes.any?(&:drum?) }
+        @parts = parts.reject { |part| [*Layers::Role::STRUCK, *NONE].include?(part.role) || part.notes.any?(&:drum?) }
       end
 
       # @return [Array<Harmony::ChordRecognizer::Span>] without gaps; none when no part carries harmony

@@ -16,6 +16,8 @@ module Ethoscope
         "tresillo" => { kick: [[0, 6, 12], [4, 8]] },
         "son clave 3-2" => { snare: [[0, 6, 12], [4, 8]] }
       }.freeze
+      # Names that say less of the same pattern.
+      ASIDE = { "train beat" => %w[four-on-the-floor backbeat] }.freeze
       WALTZ = { "waltz" => { kick: [[0], [4, 8]] } }.freeze
       SIX_EIGHT = { "six-eight backbeat" => { snare: [[6], [0]] } }.freeze
       BY_METER = { "4/4" => SIXTEEN, "3/4" => WALTZ, "6/8" => SIX_EIGHT }.freeze
@@ -29,12 +31,22 @@ module Ethoscope
 
       # @param rows [Array<StepRow>] kick, snare, hats
       # @param meter [String] such as "4/4"
-      # @return [Array<String>] all names that fit, the most telling first
+      # @return [Array<String>] all names that fit in every bar of the period, the most telling first; a name that tells of more pieces, or of more of their steps,
+      #   puts aside one that a part of the same pattern would have
       def self.of(rows, meter)
-        known = BY_METER.fetch(meter, {})
-        by_piece = rows.to_h { |row| [row.piece.to_sym, row.probability] }
-        known.select { |_, pieces| pieces.all? { |piece, (struck, resting)| fits?(by_piece[piece], struck, resting) } }.keys
+        by_piece = rows.to_h { |row| [row.piece.to_sym, row] }
+        fitting = BY_METER.fetch(meter, {}).select { |_, pieces| pieces.all? { |piece, (struck, resting)| always?(by_piece[piece], struck, resting) } }.keys
+        fitting - fitting.flat_map { |name| ASIDE.fetch(name, []) }
       end
+
+      # Whether the usual bar fits, and no bar of the period breaks it where that is told and not only heard in a mix.
+      def self.always?(row, struck, resting)
+        return false unless fits?(row.probability, struck, resting)
+        return true if row.source == "mix" || row.period == 1
+
+        row.hits.each_slice(row.probability.size).all? { |bar| struck.all? { |step| bar[step].positive? } && resting.none? { |step| bar[step].positive? } }
+      end
+      private_class_method :always?
 
       # @param row [StepRow] the hats
       # @param per_beat [Integer] steps in a beat: 4, 6 in compound meters, 2 where the beat is an eighth
