@@ -1,10 +1,10 @@
 # frozen_string_literal: true
 
 require_relative "bench/catalogue"
+require_relative "bench/checklists"
 require_relative "bench/clock"
 require_relative "bench/ear"
 require_relative "bench/lines"
-require_relative "bench/plain_plan"
 require_relative "bench/rebuild"
 require_relative "bench/sheet"
 require_relative "bench/speed"

@@ -5,7 +5,7 @@ require "json"
 require "optparse"
 
 module Cli
-  # The command line: `ethoscope analyze FILE [--json]` and `ethoscope analyze DIR --out DIR`.
+  # The command line: `ethoscope analyze FILE [--json]`, `ethoscope checklist FILE [--json]`, and both for a folder with `--out DIR`.
   class Command
     DONE = 0
     USAGE = 2
@@ -17,7 +17,12 @@ module Cli
       ethoscope analyze FILE --stems DIR --midi FILE   with what else tells of the song
       ethoscope analyze DIR --out DIR        every audio file of a folder, one NAME.json each; with --beside, NAME.stems
                                              and NAME.mid beside it are used
+      ethoscope checklist FILE [--markdown|--json]   all that it takes to rebuild the song, as things to do; --tempo and --key are
+                                             those of the new track, --aim is exact or style, --school chords, drums, sounds or
+                                             arrangement, whichever comes first
+      ethoscope checklist DIR --out DIR      the same for every audio file of a folder
     TEXT
+    VERBS = %w[analyze checklist].freeze
 
     # @param path [String] of a file, in whatever encoding
     # @return [String] its name as it can be shown
@@ -49,16 +54,16 @@ module Cli
       # Names of files may hold any bytes.
       verb, path, *rest = parser.parse(arguments.map { |argument| argument.valid_encoding? ? argument : argument.b })
       return show(parser.help, DONE) if options[:help]
-      return usage("Say what to analyse.") unless verb == "analyze" && path && rest.empty?
+      return usage("Say what to analyse.") unless VERBS.include?(verb) && path && rest.empty?
 
-      dispatch(path, options)
+      dispatch(path, verb == "checklist" ? planned(options) : options)
     rescue OptionParser::ParseError, Ethoscope::Errors::Unfit => e
       usage("#{Ethoscope::Plain.text(e.message).delete_suffix(".")}.")
     end
 
     def parser_for(options)
       OptionParser.new(BANNER) do |parser|
-        parser.on("--json", "print the analysis as JSON") { options[:json] = true }
+        parser.on("--json", "print it as JSON") { options[:json] = true }
         parser.on("--out DIR", "where the JSON files of a folder go") { |dir| options[:out] = dir }
         parser.on("--stems DIR", "a folder of the song's stems") { |dir| options[:stems] = dir }
         parser.on("--midi FILE", "the song as MIDI") { |file| options[:midi] = file }
@@ -68,8 +73,17 @@ module Cli
         parser.on("--meter METER", "the meter, such as 3/4") { |name| options[:meter] = name }
         parser.on("--downbeat SECONDS", Float, "a moment that is a first beat") { |time| options[:first_downbeat] = time }
         parser.on("--key KEY", "the key, such as \"Eb minor\"") { |name| options[:key] = name }
+        parser.on("--markdown", "print a checklist as Markdown (which it is without --json, too)") { options[:json] = false }
+        parser.on("--aim AIM", "of a checklist: exact or style") { |aim| options[:aim] = aim }
+        parser.on("--school ORDER", "of a checklist: chords, drums, sounds or arrangement first") { |school| options[:school] = school }
         parser.on("--help") { options[:help] = true }
       end
+    end
+
+    # What is said of tempo and key is wanted of the new track, and nothing that was misheard.
+    def planned(options)
+      tonic, mode = options[:key]&.split(" ", 2)
+      options.except(:bpm, :key).merge(plans: Plans.new({ **options.slice(:aim, :school, :bpm, :json), key: tonic && { tonic:, mode: mode || "major" } }.compact))
     end
 
     def dispatch(path, options)
@@ -78,7 +92,7 @@ module Cli
       return single(path, options) unless File.directory?(path)
       return usage("A folder needs --out DIR.") unless options[:out]
 
-      Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err, beside: options[:beside]).analyse_all? ? DONE : UNUSABLE
+      Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err, beside: options[:beside], plans: options[:plans]).analyse_all? ? DONE : UNUSABLE
     rescue Errno::ENOENT, Errno::EACCES, Errno::EEXIST, Errno::ENOTDIR, Errno::EISDIR => e
       usage("#{Ethoscope::Plain.text(e.message)}.")
     end
@@ -90,12 +104,18 @@ module Cli
       analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode, corrections:, sources: beside.method(:sources)) { |stage, share| progress.at(stage, share) }
       progress.done
       analysis.fetch(:gaps).each { |gap| @err.puts("Not told: #{gap[:what]} (#{gap[:fault] || gap[:reason]}).") }
-      @out.puts(options[:json] ? JSON.pretty_generate(analysis.to_h) : Summary.new(self.class.shown(path), analysis).to_s)
+      @out.puts(result(analysis, path, options))
       DONE
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
       progress&.done
       @err.puts("#{self.class.shown(path)}: #{e.message}")
       UNUSABLE
+    end
+
+    def result(analysis, path, options)
+      return options[:plans].of(analysis, File.basename(self.class.shown(path), ".*")) if options[:plans]
+
+      options[:json] ? JSON.pretty_generate(analysis.to_h) : Summary.new(self.class.shown(path), analysis).to_s
     end
 
     def corrections(options)

@@ -22,7 +22,8 @@ module Cli
     # @param jobs [Integer] worker processes
     # @param err [IO] one line a file
     # @param beside [Boolean] use NAME.stems and NAME.mid
-    def initialize(source, target, jobs:, err:, beside: false)
+    # @param plans [Plans, nil] checklists are written in the place of analyses
+    def initialize(source, target, jobs:, err:, beside: false, plans: nil)
       @files = Dir.children(source).sort.map { |name| File.join(source, name) }
                   .select { |path| self.class.sound?(path) }
                   .sort_by { |path| -File.size(path) } # the longest first, so that the workers end together
@@ -30,6 +31,7 @@ module Cli
       @jobs = jobs.clamp(1, [@files.size, 1].max)
       @err = err
       @beside = beside
+      @plans = plans
     end
 
     # @return [Boolean] true when every file was analysed
@@ -63,7 +65,7 @@ module Cli
       sources = @beside ? Beside.of(path, err: @err).method(:sources) : Ethoscope::Sources.none
       analysis = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode, sources:)
       analysis.fetch(:gaps).each { |gap| say(path, "not told: #{gap[:what]} (#{gap[:fault] || gap[:reason]})") }
-      write(File.join(@target, "#{name_for(path)}.json"), JSON.generate(analysis.to_h))
+      write(*result(analysis, name_for(path)))
       say(path, format("%.1f s", Process.clock_gettime(Process::CLOCK_MONOTONIC) - started))
       true
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
@@ -76,6 +78,13 @@ module Cli
       # One song that the engine trips over must not stop the others.
       say(path, "The analysis failed (#{e.class}: #{e.message}).")
       false
+    end
+
+    # Where it goes, and what it says.
+    def result(analysis, name)
+      return [File.join(@target, "#{name}.json"), JSON.generate(analysis.to_h)] unless @plans
+
+      [File.join(@target, "#{name}.#{@plans.extension}"), @plans.of(analysis, name)]
     end
 
     # Files that differ in their extension only keep it, so that none takes the other's place.

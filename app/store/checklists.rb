@@ -32,7 +32,7 @@ module Store
     def create(study_id:, title:, school:, items:, reference_id: nil, reading_ids: {})
       db.transaction(mode: :immediate) do
         id = db[:checklists].insert(study_id:, title:, school: school.id, reference_id:, created_at: now)
-        ordered(items, school, &:stage).each_with_index { |(number, item), position| insert(id, position, number, item, reading_ids) }
+        school.ordered(items, &:stage).each_with_index { |(number, item), position| insert(id, position, number, item, reading_ids) }
         find(id)
       end
     end
@@ -45,7 +45,7 @@ module Store
     # @raise [Missing]
     def reorder(id, school)
       db.transaction(mode: :immediate) do
-        ordered(find(id)[:items], school) { |item| item[:stage] }.each_with_index do |(number, item), position|
+        school.ordered(find(id)[:items]) { |item| item[:stage] }.each_with_index do |(number, item), position|
           db[:items].where(id: item[:id]).update(position:, number:)
         end
         db[:checklists].where(id:).update(school: school.id)
@@ -85,14 +85,6 @@ module Store
     end
 
     private
-
-    # Numbers such as 2.3: the stage's place in this order of work, and the item's place in the stage.
-    def ordered(items, school, &)
-      by_stage = items.group_by(&)
-      (school.stages & by_stage.keys).each_with_index.flat_map do |stage, place|
-        by_stage.fetch(stage).each_with_index.map { |item, i| ["#{place + 1}.#{i + 1}", item] }
-      end
-    end
 
     def insert(checklist_id, position, number, item, reading_ids)
       db[:items].insert(checklist_id:, position:, number:, stage: item.stage, title: item.title, from: item.from, about: item.about,

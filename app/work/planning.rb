@@ -28,22 +28,26 @@ module Work
     # @return [Hash{Integer => Hash}] by item: target and tolerance, nil for both where there would be no such item any more
     def changes(checklist)
       fresh = items_now(checklist) or return {}
-      by_title = fresh.to_h { |item| [[item.stage, item.title], item] }
-      by_identity = fresh.to_h { |item| [item.identity, item] }
-      checklist[:items].to_h { |item| [item[:id], by_identity[identity(item)] || by_title[[item[:stage], item[:title]]]] }
-                       .reject { |id, now| same?(checklist[:items].find { |item| item[:id] == id }, now) }
-                       .transform_values { |now| now ? now.to_h.slice(:target, :tolerance) : { target: nil, tolerance: nil } }
+      checklist[:items].zip(counterparts(checklist[:items], fresh)).reject { |item, now| same?(item, now) }
+                       .to_h { |item, now| [item[:id], now ? now.to_h.slice(:target, :tolerance) : { target: nil, tolerance: nil }] }
     end
 
     # @param checklist [Hash]
     # @param item_id [Integer]
     # @return [Ethoscope::Checklist::Item, nil] what the item would be now
     def item_now(checklist, item_id)
-      item = checklist[:items].find { |candidate| candidate[:id] == item_id }
-      items_now(checklist)&.find { |now| now.identity == identity(item) || (now.stage == item[:stage] && now.title == item[:title]) }
+      fresh = items_now(checklist) or return nil
+      checklist[:items].zip(counterparts(checklist[:items], fresh)).find { |item, _| item[:id] == item_id }&.last
     end
 
     private
+
+    # What each item would be now. Of several that are told apart by their place alone (two verses with a line each) the first is the first, and so on.
+    def counterparts(items, fresh)
+      by_identity = fresh.group_by(&:identity)
+      by_title = fresh.group_by { |item| [item.stage, item.title] }
+      items.map { |item| by_identity[identity(item)]&.shift || by_title[[item[:stage], item[:title]]]&.first }
+    end
 
     def identity(item) = Ethoscope::Checklist::Item.identity(item[:stage], item[:title], item[:targets].map { |target| Ethoscope::Measures::Target.from_h(target) })
 

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Bench
-  # How much of each song could be rebuilt from all that its analysis says, by the corpus' scorer of rebuilding.
+  # How much of each song could be rebuilt from its checklist alone, by the corpus' scorer of rebuilding.
   class Rebuild
     # @param folder [String] songs with truth and NAME.mid
     # @param results [String] a folder of their analyses
@@ -15,7 +15,7 @@ module Bench
       return nil if Dir.glob(File.join(@folder, "*.mid")).empty? || scorer.nil?
 
       Dir.mktmpdir do |plans|
-        Dir.glob(File.join(@results, "*.json")) { |path| File.write(File.join(plans, File.basename(path)), JSON.generate(PlainPlan.new(JSON.parse(File.read(path))).to_h)) }
+        Dir.glob(File.join(@results, "*.json")) { |path| File.write(File.join(plans, File.basename(path)), JSON.generate(Checklists.new(JSON.parse(File.read(path))).to_h)) }
         out, status = Open3.capture2(Ear::PYTHON, scorer, @folder, plans)
         status.success? ? out : nil
       end

@@ -62,10 +62,10 @@ class ChangedTargetsTest < Ethoscope::TestCase
   end
 
   def test_what_the_readings_say_no_more_is_told
-    kick = titled("Kick where it plays")
+    kick = titled("Kick throughout")
     library.readings.note(@reference[:id], aspect: "layer", value: { name: "kick", role: "kick", spans: [[0.3, 2.7, 1]] }, statement: "kick", source: "heard")
 
-    assert_equal kick[:id], titled("Kick where it plays")[:id]
+    assert_equal kick[:id], titled("Kick throughout")[:id]
     assert_equal({ target: nil, tolerance: nil }, without_kick[:now])
     send_json(:post, "/api/items/#{kick[:id]}/target")
 
@@ -75,8 +75,8 @@ class ChangedTargetsTest < Ethoscope::TestCase
   def test_items_lead_to_what_they_rest_on
     about = @checklist[:items].to_h { |item| [item[:title], item[:about]] }
 
-    assert_equal ["layer:bass", "layer:kick", "section:1"], [about["A sound for the bass"], about["Kick where it plays"], about.find do |title, _|
-      title.start_with?("Chords of")
+    assert_equal ["layer:bass", "layer:kick", "section:1"], [about["A sound for the bass"], about["Kick throughout"], about.find do |title, _|
+      title.start_with?("Chords in")
     end.last]
     assert(@checklist[:items].select { |item| item[:from] == "techniques" }.all? { |item| item[:about].start_with?("technique:") })
   end
@@ -109,6 +109,6 @@ class ChangedTargetsTest < Ethoscope::TestCase
   def without_kick
     layer = library.readings.of_aspect(@reference[:id], "layer").last
     library.journal.record(@reference[:id], "Paint kick away") { |readings| readings.revise(layer[:id], value: layer[:value].merge(spans: [[0.3, 2.7, 1]], role: "fx")) }
-    titled("Kick where it plays")
+    titled("Kick throughout")
   end
 end

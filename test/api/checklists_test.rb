@@ -38,7 +38,7 @@ class ChecklistsApiTest < Ethoscope::TestCase
     items = make(from: "reference", reference_id: @reference[:id])[:items]
 
     assert_equal "84.00 BPM", items.find { |item| item[:from] == "tempo" }[:target]
-    assert_match(/\ADm B♭/, items.find { |item| item[:title].start_with?("Chords of the verse") }[:target])
+    assert_match(/\ADm B♭/, items.find { |item| item[:title].start_with?("Chords in the verse") }[:target])
   end
 
   def test_items_are_ticked_skipped_and_noted_and_it_lasts

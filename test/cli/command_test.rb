@@ -24,6 +24,31 @@ class CommandTest < Ethoscope::TestCase
     assert_operator data[:layers].size, :>=, 6
   end
 
+  def test_a_checklist_as_markdown_and_as_json_in_the_tempo_and_key_of_the_new_track
+    code, markdown, = run_command("checklist", Fixture.wav)
+
+    assert_equal 0, code
+    assert_match(/^- \[ \] \*\*\d\.\d Kick throughout\*\*/, markdown)
+    assert_match(/Each bar: on 1, 3/, markdown)
+    _, json, = run_command("checklist", Fixture.wav, "--json", "--tempo", "80", "--key", "D minor", "--school", "drums", "--aim", "style")
+    plan = JSON.parse(json, symbolize_names: true)
+    targets = plan[:items].flat_map { |item| item[:targets] }
+
+    assert_equal %w[style drums], plan.values_at(:aim, :school)
+    assert_in_delta 80.0, targets.find { |target| target[:id] == "time.tempo" }[:value][:bpm]
+    assert_equal "Dm", targets.find { |target| target[:measure] == "chords" }[:value].first[:symbol]
+    assert_equal "Groove", plan[:items].map { |item| item[:stage] }.uniq[2]
+  end
+
+  def test_an_aim_an_order_or_a_key_that_is_none_is_bad_usage
+    { "--aim" => /aim is one of exact, style/, "--school" => /order of work is one of chords/, "--key" => /H is no note/ }.each do |option, words|
+      code, _, err = run_command("checklist", Fixture.wav, option, "H")
+
+      assert_equal 2, code
+      assert_match words, err
+    end
+  end
+
   def test_bad_usage_is_told_with_the_usage
     [[], ["listen", "x.wav"], ["analyze"], ["analyze", "missing.wav"], ["analyze", folder], ["analyze", "a", "b"], ["analyze", "--loud", "x"]].each do |arguments|
       code, _, err = run_command(*arguments)

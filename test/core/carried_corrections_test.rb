@@ -59,11 +59,11 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
   end
 
   def test_ninths_slash_basses_and_voicings_reach_the_checklist_transposed
-    item = items(chord("Dm9/A", 1, voicing: %w[A2 F3 C4 E4]), chord("G13", 2)).find { |one| one.title.start_with?("Chords of") }
+    item = items(chord("Dm9/A", 1, voicing: %w[A2 F3 C4 E4]), chord("G13", 2)).find { |one| one.title.start_with?("Chords in") }
 
     assert_match(%r{\ADm9/A G13}, item.target)
     assert_includes item.steps, "Dm9/A as voiced: A2 F3 C4 E4."
-    moved = items(chord("Dm9/A", 1, voicing: %w[A2 F3 C4 E4]), chord("N.C.", 2), key: Harmony::Key.named("C", "minor")).find { |one| one.title.start_with?("Chords of") }
+    moved = items(chord("Dm9/A", 1, voicing: %w[A2 F3 C4 E4]), chord("N.C.", 2), key: Harmony::Key.named("C", "minor")).find { |one| one.title.start_with?("Chords in") }
 
     assert_match(%r{\AFm9/C }, moved.target)
     assert_includes moved.steps, "Fm9/C as voiced: C3 A♭3 E♭4 G4."
@@ -82,7 +82,7 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
 
   def test_a_chord_that_began_before_a_section_is_one_of_its_chords
     held = sheet(chord("Dm", 4, 6)).settled
-    item = Checklist::Plan.of_song(Fixture.song_of(held), aim: "exact").items.select { |one| one.title.start_with?("Chords of") }[1]
+    item = Checklist::Plan.of_song(Fixture.song_of(held), aim: "exact").items.select { |one| one.title.start_with?("Chords in") }[1]
     row = CSV.parse(Export::SectionsCsv.write(Fixture.exported(held)), headers: true)[1]
 
     assert_match(/\ADm /, item.target)

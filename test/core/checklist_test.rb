@@ -32,7 +32,7 @@ class ChecklistTest < Ethoscope::TestCase
     target = { key: Ethoscope::Harmony::Key.named("C", "minor") }
     items = Checklist::Plan.of_song(@song, aim: "style", wanted: target).items
 
-    assert_match(/\ACm A♭/, find(items, /\AChords of the verse/).target)
+    assert_match(/\ACm A♭/, find(items, /\AChords in the verse/).target)
     assert_includes find(items, /Key/).steps.first, "+3 semitones"
   end
 

@@ -49,17 +49,18 @@ class StagesTest < Ethoscope::TestCase
     steps = target("groove.steps", { steps: 16, bars: 1, hits: [1.0] + ([0.0] * 15) }, place: place.within(label: "verse", letter: "A", first_bar: 1, bars: 4))
     item = items(Checklist::Stages::Groove, target("layers.bars", 12, place:), steps).first
 
-    assert_equal ["12 of 16 bars", %w[layers.bars groove.steps]], [item.target, item.targets.map(&:measure)]
+    assert_equal ["Kick in the verse", "on 1", %w[groove.steps layers.bars]], [item.title, item.target, item.targets.map(&:measure)]
+    assert_equal ["verse, bars 1 to 4.", "Each bar: on 1."], item.steps
     assert_equal "layer:kick", item.about
   end
 
   def test_chords_of_a_letter_are_written_once_with_how_they_are_voiced
     places = [["verse", 1], ["verse 2", 9]].map { |label, first_bar| Place.of_section(label:, letter: "A", first_bar:, bars: 4) }
-    chords = places.map { |place| target("harmony.chords", [{ symbol: "Am" }, { symbol: "F" }], place:) }
+    chords = places.map { |place| target("harmony.chords", [{ bar: 1, beat: 1.0, beats: 4.0, symbol: "Am" }, { bar: 2, beat: 1.0, beats: 4.0, symbol: "F" }], place:) }
     voiced = target("harmony.voicings", [{ symbol: "Am", notes: %w[A3 C4 Eb4] }], place: places.first)
     found = items(Checklist::Stages::ChordsAndBass, *chords, voiced)
 
-    assert_equal([["Chords of the verse", "Am F"]], found.map { |item| [item.title, item.target] })
+    assert_equal([["Chords in the verse", "Am F"]], found.map { |item| [item.title, item.target] })
     assert_includes found.first.steps, "Am as voiced: A3 C4 E♭4."
   end
 

@@ -2,7 +2,7 @@
 
 require_relative "../test_helper"
 %w[corpus adam network_learner written attack_learner context_learner].each { |file| require_relative "../../tasks/learning/#{file}" }
-require_relative "../../tasks/bench/plain_plan"
+require_relative "../../tasks/bench/checklists"
 
 # The notes of the corpus as learners and benches read them, and an analysis laid out as a plain plan.
 class WrittenTest < Ethoscope::TestCase
@@ -44,15 +44,15 @@ class WrittenTest < Ethoscope::TestCase
     assert(likely.last(2).all? { |share| share < 0.3 })
   end
 
-  def test_a_plan_says_all_that_an_analysis_says_of_a_section
-    data = JSON.parse(JSON.generate(Fixture.analysis.to_h))
-    targets = Bench::PlainPlan.new(data).to_h[:items].first[:targets]
-    section = targets.select { |target| target[:first_bar] == 1 }
+  def test_a_checklist_tells_the_scorer_what_it_reads
+    plan = Bench::Checklists.new(JSON.parse(JSON.generate(Fixture.analysis.to_h))).to_h
+    targets = plan[:items].flat_map { |item| item[:targets] }
+    said = targets.select { |target| target[:first_bar] == 1 }.group_by { |target| target[:measure] }
 
-    assert_equal(%w[tempo meter key swing], targets.first(4).map { |target| target[:measure] })
-    assert_equal(%w[kick snare hats], section.select { |target| target[:measure] == "steps" }.map { |target| target[:role] })
-    assert_equal [1, 1], section.find { |target| target[:measure] == "chords" }[:value].first.values_at(:bar, :beat)
-    assert(section.find { |target| target[:measure] == "notes" && target[:role] == "bass" }[:value].all? { |note| note[:beats].positive? })
-    assert_equal "full", section.find { |target| target[:measure] == "plays" && target[:role] == "hats" }[:value]
+    assert_empty %w[tempo meter key section] - targets.map { |target| target[:measure] }
+    assert_equal(%w[kick snare hats], said["steps"].map { |target| target[:role] })
+    assert_equal [1, 1], said["chords"].first[:value].first.values_at(:bar, :beat)
+    assert_equal(%w[bass lead], said["notes"].map { |target| target[:role] })
+    assert_equal(%w[full], said["plays"].map { |target| target[:value] }.uniq - %w[absent thin])
   end
 end

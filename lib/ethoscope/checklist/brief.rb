@@ -14,6 +14,9 @@ module Ethoscope
       # @return [Float] length of a bar in seconds; two where no tempo is known
       def bar_seconds = bpm ? 60.0 / bpm * Rhythm::Meter.named(meter).beats : 2.0
 
+      # @return [Wording] in this key
+      def wording = Wording.new(meter, key)
+
       # @return [Techniques::HowTo] the library's steps in this tempo and key
       def how_to = Techniques::HowTo.new(bpm:, key:, meter: Rhythm::Meter.named(meter), shift:)
     end

@@ -3,7 +3,18 @@
 module Ethoscope
   module Checklist
     # In which order the stages are worked: people disagree, each with a reason.
-    School = Value.of(:id, :name, :reason, :stages)
+    School = Value.of(:id, :name, :reason, :stages) do
+      # @param items [Array<Object>]
+      # @yieldparam item [Object]
+      # @yieldreturn [String] its stage
+      # @return [Array<Array(String, Object)>] the items in this order of work, each with its number: the stage's place and its own in the stage, such as 2.3
+      def ordered(items, &)
+        by_stage = items.group_by(&)
+        (stages & by_stage.keys).each_with_index.flat_map do |stage, place|
+          by_stage.fetch(stage).each_with_index.map { |item, i| ["#{place + 1}.#{i + 1}", item] }
+        end
+      end
+    end
 
     # The orders that a checklist can take.
     module Schools

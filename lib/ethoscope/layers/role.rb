@@ -9,6 +9,8 @@ module Ethoscope
       ALL = %w[kick snare hats percussion bass chords pad lead counter-melody strings brass guitar vocal texture fx].freeze
       # Those that keep time and have no pitch to speak of.
       STRUCK = %w[kick snare hats percussion].freeze
+      # Pieces of a kit that go by the role of another.
+      PIECES = { "clap" => "snare", "rim" => "snare", "closed hats" => "hats", "open hats" => "hats", "ride" => "hats", "cymbals" => "hats", "toms" => "percussion" }.freeze
       # What a bounced file may hold beside the roles: all drums in one, and the return of a shared effect.
       DRUMS = "drums"
       RETURN = "return"
@@ -19,6 +21,10 @@ module Ethoscope
       WORDS = YAML.safe_load_file(File.join(__dir__, "role_words.yml")).freeze
       # Words that say something only where no other does.
       FAINT = { "bass" => %w[low lows] }.freeze
+
+      # @param piece [String] of a kit
+      # @return [String] its role
+      def self.of_piece(piece) = STRUCK.include?(piece) ? piece : PIECES.fetch(piece, "percussion")
 
       # @param name [String] of a file or a track
       # @return [String, nil] one of CHOICES; nil when the name tells nothing

@@ -26,7 +26,7 @@ module Ethoscope
         table = Ethoscope::Sheet::SectionTable.new(@song.data.merge(heard_layers: []))
         table.rows[:layers].flat_map do |row|
           layer = @song.data[:layers].find { |one| one[:name] == row[:name] }
-          @song.sections.zip(row[:cells]).map { |section, cell| told(layer, cell[:state], Place.of_layer(layer).within(section)) }
+          @song.sections.zip(row[:cells]).map { |section, cell| told(layer, presence_in(layer, section, cell[:state]), Place.of_layer(layer).within(section)) }
         end
       end
 
@@ -54,6 +54,12 @@ module Ethoscope
       def told(layer, value, place) = { value:, place:, source: Measured.source(layer[:source]), confidence: layer[:confidence] || 0.0 }
 
       def playing(activity) = activity.count { |value| value >= PLAYS }
+
+      # What a mix hears a little of everywhere plays nowhere for sure.
+      def presence_in(layer, section, state)
+        here = layer[:activity][section[:first_bar] - 1, section[:bars]] || []
+        layer[:source] == "mix" && playing(here) * 2 < here.size ? "absent" : state
+      end
 
       def struck?(layer) = Ethoscope::Layers::Role::STRUCK.include?(layer[:role])
 

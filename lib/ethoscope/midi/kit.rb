@@ -7,9 +7,6 @@ module Ethoscope
       PIECES = { "kick" => [35, 36], "snare" => [38, 40], "rim" => [37], "clap" => [39], "closed hats" => [42, 44], "open hats" => [46], "ride" => [51, 53, 59],
                  "cymbals" => [49, 52, 55, 57], "toms" => [41, 43, 45, 47, 48, 50] }.freeze
 
-      # Pieces that go by the role of another.
-      ROLES = { "clap" => "snare", "rim" => "snare", "closed hats" => "hats", "open hats" => "hats", "ride" => "hats", "cymbals" => "hats", "toms" => "percussion" }.freeze
-
       # @param key [Integer] MIDI note number
       # @return [String, nil] nil for what no common kit has
       def self.piece(key) = PIECES.find { |_, keys| keys.include?(key) }&.first
@@ -18,7 +15,7 @@ module Ethoscope
       # @return [String] "kick", "snare", "hats" or "percussion"
       def self.role(key)
         piece = piece(key) or return "percussion"
-        ROLES.fetch(piece, piece)
+        Layers::Role.of_piece(piece)
       end
     end
   end

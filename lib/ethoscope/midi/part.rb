@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Midi
-    # The notes of one role: a track, or the pieces of a drum track apart. Notes are in order of their start.
+    # The notes of one role: a track, or the pieces of a drum track apart. Notes are in order of their start. The way is our own.
     Part = Value.of(:name, :role, :program, :notes)
 
     # Knows what is not for ears.

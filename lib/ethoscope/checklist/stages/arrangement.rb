@@ -10,14 +10,40 @@ module Ethoscope
 
         private
 
-        def claimed = [brief.profile ? usual_length : lengths, peak]
+        def claimed = [brief.profile ? usual_length : lengths, *(brief.profile ? [] : sections), peak]
 
         def lengths
           lengths = one("form.lengths") or return nil
-          sections = of("form.section")
-          item("Section lengths", [lengths, *sections, *of("layers.plays")], tolerance: brief.exact ? "same" : "±1 section", minutes: 15,
-            steps: sections.map { |section| "#{section.place.label}: #{bars(section.place)}" })
+          parts = of("form.section")
+          item("Section lengths", [lengths, *parts], tolerance: brief.exact ? "same" : "±1 section", minutes: 15,
+            steps: parts.map { |section| "#{section.place.label}: #{bars(section.place)}, from #{clock(section.place.first_bar)}" })
         end
+
+        # Who plays in each section, and what is new there or gone.
+        def sections
+          by_section = of("layers.plays").group_by { |target| target.place.first_bar }.values
+          by_section.each_with_index.map { |targets, i| section(targets, i.zero? ? nil : by_section[i - 1]) }
+        end
+
+        def section(targets, before)
+          place = targets.first.place
+          item("Who plays in the #{place.label}, #{bars(place)}", targets, target: players(targets), tolerance: "the same", minutes: 8, about: "section:#{place.first_bar}",
+            steps: ["From #{clock(place.first_bar)}.", *(before ? moves(targets, before) : [])])
+        end
+
+        def players(targets)
+          states = %w[full thin].filter_map { |state| names(targets, state).then { |list| "#{state}: #{list.join(", ")}" unless list.empty? } }
+          states.empty? ? "nobody for sure" : states.join("; ")
+        end
+
+        def names(targets, state) = targets.select { |target| target.value == state }.map { |target| target.place.name }
+
+        def moves(targets, before)
+          now, then_ = [targets, before].map { |list| names(list, "full") + names(list, "thin") }
+          { "Enters" => now - then_, "Leaves" => then_ - now }.filter_map { |word, list| "#{word}: #{list.join(", ")}." unless list.empty? }
+        end
+
+        def clock(bar) = ((bar - 1) * brief.bar_seconds).round.divmod(60).then { |minutes, seconds| format("%<minutes>d:%<seconds>02d", minutes:, seconds:) }
 
         def usual_length
           length = one("form.usual_length") or return nil
@@ -30,7 +56,7 @@ module Ethoscope
             tolerance: peak.kind.tolerance_words(peak.tolerance), minutes: 10)
         end
 
-        def bars(place) = "bars #{place.first_bar} to #{place.last_bar}"
+        def bars(place) = Wording.bars(place)
       end
     end
   end

@@ -6,24 +6,92 @@ module Ethoscope
       # What is played in which section; of several songs, which degrees they use and the loop that they share.
       class ChordsAndBass < Stage
         NAME = "Chords and bass"
-        CLAIMS = %w[harmony.chords harmony.voicings harmony.degrees harmony.loop layers.presence].freeze
-        STEPS = ["Play the roots first.", "Add the upper notes and listen for the top one."].freeze
+        CLAIMS = %w[harmony.chords harmony.voicings harmony.degrees harmony.loop layers.presence lines.notes lines.register].freeze
+        # Time boxes: for a page of notes, and for each chord that is another.
+        MINUTES = 8
+        MINUTES_A_CHORD = 2
+        # Sections are played alike when no more than this share of their notes differs; so many bars that differ are listed.
+        ALIKE = 0.34
+        LATER = 12
         # A vocabulary is no list of everything.
         WORDS = 5
 
         private
 
-        def claimed = [*(brief.profile ? [vocabulary, loop] : sections), bass]
+        def claimed = [*(brief.profile ? [vocabulary, loop] : sections), *(lines.empty? ? [bass] : lines), register].compact
 
-        # Each kind of part once.
-        def sections = of("harmony.chords").uniq { |target| target.place.letter }.map { |target| section(target) }
+        # Sections with the same chords, beat for beat, stand together.
+        def sections = of("harmony.chords").group_by { |target| target.value.map { |chord| chord.slice(:bar, :beat, :beats, :symbol) } }.values.map { |targets| section(targets) }
 
-        def section(target)
-          voicings = of("harmony.voicings").select { |voiced| voiced.place == target.place }
-          item("Chords of the #{target.place.label}", [target, *voicings], target: target.kind.kind.words(target.value, ""), tolerance: "same order", minutes: 15,
-            steps: [*STEPS, *voicings.flat_map { |voiced| voicing_steps(voiced.value) }], fallback: "Keep the bass and the top note; leave inner notes out.",
-            about: "section:#{target.place.first_bar}")
+        def section(targets)
+          first = targets.first
+          chords = first.value
+          voicings = of("harmony.voicings").select { |voiced| targets.any? { |target| voiced.place == target.place } }.uniq(&:value)
+          written = ["#{Wording.places(targets.map(&:place))}.", *brief.wording.chords(chords, first.place.bars), *degrees(chords)]
+          item("Chords #{Wording.where(targets.map(&:place), brief.bars)}", [*targets, *voicings], target: symbols(chords), tolerance: "same order", minutes: minutes(chords),
+            steps: written + voicings.flat_map { |voiced| voicing_steps(voiced.value) }, fallback: "Keep the bass and the top note; leave inner notes out.",
+            about: "section:#{first.place.first_bar}")
         end
+
+        def symbols(chords)
+          found = Returning.of(chords.map { |chord| chord[:symbol] })
+          "#{chords.first(found.bars).map { |chord| chord[:symbol] }.join(" ")}#{" and so on" if found.bars < chords.size}"
+        end
+
+        def degrees(chords)
+          return [] unless brief.key
+
+          named = chords.map { |chord| chord[:symbol] }.uniq.map { |symbol| [symbol, Harmony::ChordSymbol.parse(symbol)] }
+          ["Degrees: #{named.map { |symbol, chord| "#{symbol} #{chord.degree(brief.key)}" }.join(", ")}."]
+        end
+
+        # Two chords are found sooner than twelve.
+        def minutes(chords) = MINUTES + (MINUTES_A_CHORD * chords.uniq { |chord| chord[:symbol] }.size)
+
+        # Each layer of notes, sections with the same notes together.
+        def lines
+          @lines ||= of("lines.notes").group_by { |target| [target.place.role, target.place.name] }.flat_map do |(role, name), targets|
+            alike(targets).each_with_index.map { |group, i| line(role, name, group, i.zero?) }
+          end
+        end
+
+        # Sections of one length that are played nearly alike.
+        def alike(targets)
+          targets.each_with_object([]) do |target, groups|
+            same = groups.find { |group| group.first.place.bars == target.place.bars && target.kind.distance(group.first.value, target.value) <= ALIKE }
+            same ? same << target : groups << [target]
+          end
+        end
+
+        # Bars of later sections that are not as in the first one.
+        def later(targets)
+          first = brief.wording.bars_of(targets.first.value, targets.first.place.bars)
+          targets.drop(1).flat_map do |target|
+            brief.wording.bars_of(target.value, target.place.bars).zip(first).each_with_index.filter_map do |(line, other), i|
+              "bar #{target.place.first_bar + i} of the song instead: #{line}" unless line == other
+            end
+          end
+        end
+
+        def line(role, name, targets, first)
+          bars = targets.first.place.bars
+          pitches = targets.first.value.map { |note| note[:pitch] }
+          presence = first ? of("layers.presence").select { |one| one.place.role == role && one.place.name == name } : []
+          item("#{name.capitalize} #{Wording.where(targets.map(&:place), brief.bars)}", [*targets, *presence], tolerance: targets.first.tolerance_words,
+            target: "#{pitches.size} notes, #{brief.wording.note(pitches.min)} to #{brief.wording.note(pitches.max)}", minutes: MINUTES + bars,
+            steps: ["#{Wording.places(targets.map(&:place))}.", *brief.wording.notes(targets.first.value, bars), *later(targets).first(LATER)],
+            fallback: "Play the roots in that octave.", about: "layer:#{name}")
+        end
+
+        def register
+          targets = of("lines.register")
+          return nil if targets.empty? || brief.profile
+
+          steps = targets.map { |target| "#{target.place.label}, #{Wording.bars(target.place)}: #{register_words(target.value)}." }
+          item("Register of the lead", targets, tolerance: targets.first.tolerance_words, minutes: 5, about: "layer:lead", target: register_words(targets.first.value), steps:)
+        end
+
+        def register_words(value) = "#{brief.wording.note(value[:low])} to #{brief.wording.note(value[:high])}, mostly #{brief.wording.note(value[:middle])}"
 
         def voicing_steps(voicings) = voicings.map { |voicing| "#{voicing[:symbol]} as voiced: #{voicing[:notes].map { |name| Readings::Words.signs(name) }.join(" ")}." }
 

@@ -9,6 +9,9 @@ module Ethoscope
         CLAIMS = %w[time.tempo time.course time.meter groove.swing harmony.key harmony.mode harmony.tuning].freeze
         # A mix this near to A 440 is left in tune.
         IN_TUNE_CENTS = 5
+        # What is tapped in each meter.
+        COUNTED = { "2/4" => "two quarters to the bar", "4/4" => "four quarters to the bar", "3/4" => "three quarters to the bar", "5/4" => "five quarters to the bar",
+                    "7/8" => "seven eighths to the bar", "6/8" => "two dotted quarters to the bar", "12/8" => "four dotted quarters to the bar" }.freeze
 
         private
 
@@ -17,8 +20,11 @@ module Ethoscope
         def tempo
           tempo = one("time.tempo") or return nil
           course = brief.profile ? nil : one("time.course")
-          item(tempo_title(course), [tempo, course, one("time.meter")].compact, minutes: 5, steps: brief.profile ? [] : tempo_steps(course))
+          meter = one("time.meter")
+          item(tempo_title(course), [tempo, course, meter].compact, minutes: 5, steps: brief.profile ? [] : [*counted(meter), *tempo_steps(course)])
         end
+
+        def counted(meter) = meter ? ["Count in #{meter.value}, #{COUNTED.fetch(meter.value, "beat by beat")}."] : []
 
         def tempo_title(course)
           return "Tempo" if brief.profile

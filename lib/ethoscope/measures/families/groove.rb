@@ -30,15 +30,14 @@ module Ethoscope
           id: "groove.steps", name: "drum steps", unit: "of 1", scope: :role_in_section,
           kind: Kinds::Grid.new,
           exact: 0.2, style: 0.4, stage: "Groove", rests_on: %w[layers],
-          reader: lambda { |song|
-            song.data[:drums].flat_map do |pattern|
-              section = song.sections.find { |one| one[:first_bar] == pattern[:first_bar] } || pattern
-              pattern[:rows].map do |row|
-                { value: { steps: pattern[:steps], bars: 1, hits: row[:probability] }, place: Place.of_layer(role: row[:piece]).within(section.merge(bars: pattern[:bars])),
-                  source: Measured.source(song.told_by[:drums]), confidence: pattern[:confidence] || 0.0 }
-              end
-            end
-          }
+          reader: ->(song) { SongLines.new(song).steps }
+        )
+
+        DEPARTURES = Measure.new(
+          id: "groove.departures", name: "bars that depart from the pattern", unit: "bars", scope: :section,
+          kind: Kinds::Sequence.new(by: ->(departure) { [departure[:bar], departure[:strokes]] }, says: ->(departure) { "bar #{departure[:bar]} (#{departure[:kind]})" }),
+          exact: 1, style: 4, stage: "Groove", rests_on: %w[layers],
+          reader: ->(song) { SongLines.new(song).departures }
         )
 
         HAT_RATE = Measure.new(
@@ -53,7 +52,7 @@ module Ethoscope
           }
         )
 
-        MEASURES = [SWING, FEEL, STEPS, HAT_RATE].freeze
+        MEASURES = [SWING, FEEL, STEPS, DEPARTURES, HAT_RATE].freeze
       end
     end
   end
