@@ -29,7 +29,7 @@ class CommandTest < Ethoscope::TestCase
 
     assert_equal 0, code
     assert_match(/^- \[ \] \*\*\d\.\d Kick throughout\*\*/, markdown)
-    assert_match(/Each bar: on 1, 3/, markdown)
+    assert_match(/each bar on 1, 3/, markdown)
     _, json, = run_command("checklist", Fixture.wav, "--json", "--tempo", "80", "--key", "D minor", "--school", "drums", "--aim", "style")
     plan = JSON.parse(json, symbolize_names: true)
     targets = plan[:items].flat_map { |item| item[:targets] }

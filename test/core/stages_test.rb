@@ -50,7 +50,7 @@ class StagesTest < Ethoscope::TestCase
     item = items(Checklist::Stages::Groove, target("layers.bars", 12, place:), steps).first
 
     assert_equal ["Kick in the verse", "on 1", %w[groove.steps layers.bars]], [item.title, item.target, item.targets.map(&:measure)]
-    assert_equal ["verse, bars 1 to 4.", "Each bar: on 1."], item.steps
+    assert_equal ["verse, bars 1 to 4: each bar on 1."], item.steps
     assert_equal "layer:kick", item.about
   end
 

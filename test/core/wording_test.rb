@@ -26,22 +26,27 @@ class WordingTest < Ethoscope::TestCase
   def test_notes_that_return_are_written_once_and_bars_that_differ_after_them
     notes = [*(1..8).map { |bar| note(bar, 1.0, bar.odd? ? 39 : 46, 2.0) }, note(8, 4.5, 50, 0.5)]
 
-    assert_equal ["bar 1: E♭2 on 1 for 2", "bar 2: B♭2 on 1 for 2", "then again every 2 bars", "bar 8 instead: B♭2 on 1 for 2, D3 on 4.5 for 0.5"], wording.notes(notes, 8)
+    assert_equal ["bar 5: E♭2 on 1 for 2", "bar 6: B♭2 on 1 for 2", "bar 12 instead: B♭2 on 1 for 2, D3 on 4.5 for 0.5"], wording.notes(notes, place(5, 8))
+    assert_equal "verse, bars 5 to 12, the same every 2 bars.", wording.heading(wording.places_of(notes, 8), [place(5, 8)])
   end
 
   def test_places_are_told_as_one_would_write_them
     assert_equal(%w[1 2.5 3.75 1.67 2.33 4], [1.02, 2.52, 3.74, 1.65, 2.34, 3.98].map { |beat| Checklist::Wording.beat(beat) })
-    assert_equal ["bar 1: C2 on 1 for 0.25"], wording.notes([note(1, 1.01, 36, 0.05)], 1)
+    assert_equal ["bar 1: C2 on 1 for 0.25"], wording.notes([note(1, 1.01, 36, 0.05)], place(1, 1))
+  end
+
+  def test_lengths_alone_make_no_other_bar
+    assert_equal ["bar 1: C2 on 1 for 0.5"], wording.notes((1..4).map { |bar| note(bar, 1.0, 36, bar / 2.0) }, place(1, 4))
   end
 
   def test_notes_that_never_return_are_written_bar_by_bar
-    assert_equal ["bar 1: C2 on 1 for 1", "bar 2: rests", "bar 3: D2 on 2 for 1"], wording.notes([note(1, 1.0, 36), note(3, 2.0, 38)], 3)
+    assert_equal ["bar 1: C2 on 1 for 1", "bar 3: D2 on 2 for 1"], wording.notes([note(1, 1.0, 36), note(3, 2.0, 38)], place(1, 3))
   end
 
   def test_a_chord_that_is_held_over_is_said_to_be
     chords = [{ bar: 1, beat: 1.0, beats: 8.0, symbol: "Cm" }, { bar: 3, beat: 3.0, beats: 2.0, symbol: "F7" }]
 
-    assert_equal ["bar 1: Cm on 1 for 8", "bar 2: held on", "bar 3: F7 on 3 for 2"], wording.chords(chords, 3)
+    assert_equal ["bars 9 to 11: Cm on 1 for 8 | held on | F7 on 3 for 2"], wording.chords(chords, place(9, 3))
   end
 
   def test_places_are_named_throughout_or_by_their_kinds

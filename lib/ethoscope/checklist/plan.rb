@@ -31,7 +31,16 @@ module Ethoscope
 
       # @return [Array<Item>] in the order of the stages
       def items
-        by_stage = @targets.group_by { |target| target.kind.stage }
+        return stages(@targets) if @brief.profile
+
+        doubts = Doubts.new(@targets, @brief)
+        stages(doubts.settled) + doubts.items
+      end
+
+      private
+
+      def stages(targets)
+        by_stage = targets.group_by { |target| target.kind.stage }
         STAGES.flat_map { |stage| stage.new(by_stage.fetch(stage::NAME, []), @brief).items }
       end
     end

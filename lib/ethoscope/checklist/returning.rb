@@ -20,7 +20,7 @@ module Ethoscope
       def words(size)
         return nil if bars >= size
 
-        bars == 1 ? "then again every bar" : "then again every #{bars} bars"
+        bars == 1 ? "the same in every bar" : "the same every #{bars} bars"
       end
     end
   end

@@ -4,11 +4,13 @@ module Ethoscope
   module Checklist
     # Patterns, notes and places as a person at an instrument reads them: bar by bar over what returns, then each bar that differs.
     class Wording
-      # Strokes that are softer than this share of the hard ones are played softly.
-      SOFT = 0.5
       # What is nearer by so many beats is clearly nearer.
       CLEARLY = 0.04
       SHORTEST = 0.25
+      # A bar that says nothing of its own.
+      HELD = "held on"
+      RESTS = "rests"
+      BARS_A_LINE = 4
       # Sections that are listed by name.
       PLACES = 6
       # Kinds of sections that are named in a title.
@@ -59,21 +61,50 @@ module Ethoscope
       end
 
       # @param notes [Array<Hash>] see {Measures::SongLines#notes}
-      # @param bars [Integer] of their section
-      # @return [Array<String>] one line a bar of what returns, then one for each bar that differs from that
-      def notes(notes, bars) = returning(bars_of(notes, bars))
+      # @param place [Measures::Place] their section
+      # @return [Array<String>] one line a bar of what returns (whatever its lengths), then one for each bar that differs from that; bars that rest are left out
+      def notes(notes, place)
+        lines = bars_of(notes, place.bars)
+        found = Returning.of(places_of(notes, place.bars))
+        told = (1..found.bars).reject { |bar| lines[bar - 1] == RESTS }.map { |bar| "bar #{place.first_bar + bar - 1}: #{lines[bar - 1]}" }
+        told + found.apart.map { |bar| "bar #{place.first_bar + bar - 1} instead: #{lines[bar - 1]}" }
+      end
 
       # @param notes [Array<Hash>]
       # @param bars [Integer]
       # @return [Array<String>] one line a bar
       def bars_of(notes, bars) = by_bar(notes, bars) { |note| "#{note(note[:pitch])} on #{self.class.beat(note[:beat])} for #{length(note[:beats])}" }
 
+      # @param notes [Array<Hash>]
+      # @param bars [Integer]
+      # @return [Array<String>] the same without lengths, to be compared
+      def places_of(notes, bars) = by_bar(notes, bars) { |note| "#{note[:pitch]} #{self.class.beat(note[:beat])}" }
+
       # @param chords [Array<Hash>] bar and beat from 1 within their section, beats, symbol
-      # @param bars [Integer] of the section
-      # @return [Array<String>] one line a bar of what returns, then one for each bar that differs from that
-      def chords(chords, bars)
-        returning(by_bar(chords, bars, resting: "held on") { |chord| "#{chord[:symbol]} on #{self.class.beat(chord[:beat])} for #{length(chord[:beats])}" })
+      # @param place [Measures::Place] the section
+      # @return [Array<String>] a few bars a line, bars parted by strokes; then one for each bar that differs from what returns
+      def chords(chords, place)
+        lines = by_bar(chords, place.bars, resting: HELD) { |chord| "#{chord[:symbol]} on #{self.class.beat(chord[:beat])} for #{length(chord[:beats])}" }
+        found = Returning.of(lines)
+        told = lines.first(found.bars).each_slice(BARS_A_LINE).with_index.map do |bars, i|
+          first = place.first_bar + (i * BARS_A_LINE)
+          "#{bars.size == 1 ? "bar #{first}" : "bars #{first} to #{first + bars.size - 1}"}: #{bars.join(" | ")}"
+        end
+        told + found.apart.map { |bar| "bar #{place.first_bar + bar - 1} instead: #{lines[bar - 1]}" }
       end
+
+      # @param lines [Array<String>] what is played, bar by bar, to be compared
+      # @param places [Array<Measures::Place>] where
+      # @return [String] where, and after how many bars it returns
+      def heading(lines, places)
+        returns = Returning.of(lines).words(lines.size)
+        "#{self.class.places(places)}#{", #{returns}" if returns}."
+      end
+
+      # @param chords [Array<Hash>]
+      # @param bars [Integer]
+      # @return [Array<String>] one line a bar, to be compared
+      def chords_of(chords, bars) = by_bar(chords, bars) { |chord| "#{chord[:symbol]} #{self.class.beat(chord[:beat])}" }
 
       # @param pitch [Integer] MIDI
       # @return [String] such as "E♭2"
@@ -81,21 +112,15 @@ module Ethoscope
 
       private
 
-      def stroke(step, velocity) = "#{self.class.beat((step / @meter.steps_per_beat.to_f) + 1)}#{" (soft)" if velocity < SOFT}"
+      def stroke(step, velocity) = "#{self.class.beat((step / @meter.steps_per_beat.to_f) + 1)}#{" (soft)" if velocity < Measures::Kinds::Grid::SOFT}"
 
       def length(beats) = self.class.beat([beats, SHORTEST].max)
 
-      def by_bar(list, bars, resting: "rests", &words)
+      def by_bar(list, bars, resting: RESTS, &words)
         (1..bars).map do |bar|
           line = list.select { |one| one[:bar] == bar }.map(&words).join(", ")
           line.empty? ? resting : line
         end
-      end
-
-      def returning(lines)
-        bars = lines.size
-        found = Returning.of(lines)
-        [*(1..found.bars).map { |bar| "bar #{bar}: #{lines[bar - 1]}" }, *found.words(bars), *found.apart.map { |bar| "bar #{bar} instead: #{lines[bar - 1]}" }]
       end
     end
   end

@@ -15,6 +15,11 @@ module Ethoscope
         values.first.slice(:name, :role).merge(card: { sound: sounds.join("; ") })
       end
 
+      # @param value [Hash] see {#cards}
+      # @param restatement [Restatement]
+      # @return [Hash] the same so many semitones up
+      def self.moved(value, restatement) = value.merge(value.slice(:low, :high).transform_values { |pitch| pitch + restatement.semitones })
+
       # @param song [Subject] its data settled: what was painted has taken the place of what was measured
       def initialize(song)
         @song = song
@@ -46,7 +51,8 @@ module Ethoscope
       # @return [Array<Hash>] the same in per cent of all bars
       def presence = @layers.map { |layer| told(layer, (100.0 * playing(layer[:activity]) / layer[:activity].size).round, Place.of_layer(layer)) }
 
-      # @return [Array<Hash>] for each pitched layer that plays, and each card that somebody filled: name, role, card, bars and of (all bars)
+      # @return [Array<Hash>] for each pitched layer that plays, and each card that somebody filled: name, role, card, bars and of (all bars),
+      #   low and high (MIDI) where they are known
       def cards = @layers.reject { |layer| struck?(layer) }.map { |layer| card(layer, layer[:activity]) } + unheard_cards
 
       private
@@ -65,8 +71,16 @@ module Ethoscope
 
       def card(layer, activity)
         own = filled.find { |heard| heard[:name] == layer[:name] }
-        value = { name: layer[:name], role: layer[:role], card: own ? own[:card] : {}, bars: playing(activity), of: @song.bars }
+        value = { name: layer[:name], role: layer[:role], card: own ? own[:card] : {}, bars: playing(activity), of: @song.bars, **register(layer) }
         told(layer, value, Place.of_layer(layer))
+      end
+
+      # The lowest and the highest pitch that it is known to play.
+      def register(layer)
+        line = @song.data[:lines].find { |one| one[:layer] == layer[:name] }
+        pitches = line ? line[:notes].filter_map { |note| note[2] } : []
+        pitches = @song.data[:leads].flat_map { |lead| lead.values_at(:low, :high) } if pitches.empty? && layer[:role] == "lead"
+        pitches.empty? ? {} : { low: pitches.min, high: pitches.max }
       end
 
       def filled = @song.data.fetch(:heard_layers, [])

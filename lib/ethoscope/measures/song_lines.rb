@@ -35,13 +35,13 @@ module Ethoscope
       end
 
       # @return [Array<Hash>] for each piece of the kit and section the strokes over the bars after which they return: steps of a bar, bars, hits (0 or 1 by step),
-      #   velocities, and the piece
+      #   velocities, per_beat (steps in a beat), and the piece
       def steps
         patterns do |pattern, section|
           pattern[:rows].map do |row|
             hits = row[:hits].map { |hit| hit.positive? ? 1.0 : 0.0 }
             role = Ethoscope::Layers::Role.of_piece(row[:piece])
-            value = { steps: pattern[:steps], bars: row[:period], hits:, velocities: row[:hits], piece: row[:piece] }
+            value = { steps: pattern[:steps], bars: row[:period], hits:, velocities: row[:hits], per_beat: pattern[:steps] / @beats, piece: row[:piece] }
             told({ role:, name: row[:layer] == row[:piece] ? role : row[:layer] }, value, section, pattern)
           end
         end

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { Checklist, Item, ItemState } from "../api/types";
 import { Button } from "../components/Button";
+import { gridOf, TargetGrid } from "./TargetGrid";
 
 interface ItemRowProps {
   item: Item;
@@ -116,6 +117,7 @@ function Changed({ item, onTakeTarget }: { item: Item; onTakeTarget: () => void 
 
 function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "onChange" | "onTakeTarget">) {
   const [note, setNote] = useState(item.note);
+  const grid = gridOf(item);
   return (
     <tr className="bg-paper">
       <td />
@@ -124,6 +126,7 @@ function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "o
           <div>
             <Changed item={item} onTakeTarget={onTakeTarget} />
             <p className="mb-1 text-13">{item.target}</p>
+            {grid && <TargetGrid grid={grid} label={`${item.title}: ${item.target}`} />}
             <h3 className="mb-1 font-medium">How to do it</h3>
             {item.steps.length === 0 && (
               <p className="text-ink-2">By ear: compare with the reference, level-matched.</p>

@@ -28,7 +28,7 @@ module Ethoscope
         def section(targets, before)
           place = targets.first.place
           item("Who plays in the #{place.label}, #{bars(place)}", targets, target: players(targets), tolerance: "the same", minutes: 8, about: "section:#{place.first_bar}",
-            steps: ["From #{clock(place.first_bar)}.", *(before ? moves(targets, before) : [])])
+            steps: before ? ["From #{clock(place.first_bar)}#{moves(targets, before)}."] : [])
         end
 
         def players(targets)
@@ -40,7 +40,8 @@ module Ethoscope
 
         def moves(targets, before)
           now, then_ = [targets, before].map { |list| names(list, "full") + names(list, "thin") }
-          { "Enters" => now - then_, "Leaves" => then_ - now }.filter_map { |word, list| "#{word}: #{list.join(", ")}." unless list.empty? }
+          told = { "enters" => now - then_, "leaves" => then_ - now }.filter_map { |word, list| "#{word}: #{list.join(", ")}" unless list.empty? }
+          told.empty? ? ", as before" : ", #{told.join("; ")}"
         end
 
         def clock(bar) = ((bar - 1) * brief.bar_seconds).round.divmod(60).then { |minutes, seconds| format("%<minutes>d:%<seconds>02d", minutes:, seconds:) }

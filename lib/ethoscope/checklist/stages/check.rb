@@ -16,7 +16,7 @@ module Ethoscope
 
         def in_three_places
           [item("Level-matched listening in three places", [], target: "3 of 3", tolerance: "", from: "loudness", minutes: 15,
-            steps: ["Turn the reference down to the new track.", "Listen on headphones, small speakers and in mono."])]
+            steps: ["All #{brief.bars} bars beside the reference at one loudness: on headphones, on small speakers, in mono."])]
         end
       end
     end

@@ -27,7 +27,8 @@ module Ethoscope
           first = targets.first
           chords = first.value
           voicings = of("harmony.voicings").select { |voiced| targets.any? { |target| voiced.place == target.place } }.uniq(&:value)
-          written = ["#{Wording.places(targets.map(&:place))}.", *brief.wording.chords(chords, first.place.bars), *degrees(chords)]
+          heading = brief.wording.heading(brief.wording.chords_of(chords, first.place.bars), targets.map(&:place))
+          written = [heading, *brief.wording.chords(chords, first.place), *degrees(chords)]
           item("Chords #{Wording.where(targets.map(&:place), brief.bars)}", [*targets, *voicings], target: symbols(chords), tolerance: "same order", minutes: minutes(chords),
             steps: written + voicings.flat_map { |voiced| voicing_steps(voiced.value) }, fallback: "Keep the bass and the top note; leave inner notes out.",
             about: "section:#{first.place.first_bar}")
@@ -35,6 +36,8 @@ module Ethoscope
 
         def symbols(chords)
           found = Returning.of(chords.map { |chord| chord[:symbol] })
+          return chords.map { |chord| chord[:symbol] }.join(" ") unless found.apart.empty?
+
           "#{chords.first(found.bars).map { |chord| chord[:symbol] }.join(" ")}#{" and so on" if found.bars < chords.size}"
         end
 
@@ -65,11 +68,11 @@ module Ethoscope
 
         # Bars of later sections that are not as in the first one.
         def later(targets)
-          first = brief.wording.bars_of(targets.first.value, targets.first.place.bars)
+          first = brief.wording.places_of(targets.first.value, targets.first.place.bars)
           targets.drop(1).flat_map do |target|
-            brief.wording.bars_of(target.value, target.place.bars).zip(first).each_with_index.filter_map do |(line, other), i|
-              "bar #{target.place.first_bar + i} of the song instead: #{line}" unless line == other
-            end
+            here = brief.wording.places_of(target.value, target.place.bars)
+            lines = brief.wording.bars_of(target.value, target.place.bars)
+            lines.each_index.reject { |i| here[i] == first[i] }.map { |i| "bar #{target.place.first_bar + i} of the song instead: #{lines[i]}" }
           end
         end
 
@@ -79,8 +82,14 @@ module Ethoscope
           presence = first ? of("layers.presence").select { |one| one.place.role == role && one.place.name == name } : []
           item("#{name.capitalize} #{Wording.where(targets.map(&:place), brief.bars)}", [*targets, *presence], tolerance: targets.first.tolerance_words,
             target: "#{pitches.size} notes, #{brief.wording.note(pitches.min)} to #{brief.wording.note(pitches.max)}", minutes: MINUTES + bars,
-            steps: ["#{Wording.places(targets.map(&:place))}.", *brief.wording.notes(targets.first.value, bars), *later(targets).first(LATER)],
+            steps: written(targets, bars),
             fallback: "Play the roots in that octave.", about: "layer:#{name}")
+        end
+
+        def written(targets, bars)
+          notes = targets.first.value
+          heading = brief.wording.heading(brief.wording.places_of(notes, bars), targets.map(&:place))
+          [heading, *brief.wording.notes(notes, targets.first.place), *later(targets).first(LATER)]
         end
 
         def register

@@ -7,13 +7,17 @@ module Ethoscope
       class Frame < Stage
         NAME = "Frame"
         CLAIMS = %w[time.length time.duration].freeze
-        STEPS = ["Set up the session with this many bars.", "Mark the sections by name."].freeze
 
         private
 
         def claimed
           length = one("time.length") or return []
-          [item("Aim and length", [length, (one("time.duration") unless brief.profile)].compact, target: words(length.value), minutes: 5, steps: STEPS)]
+          [item("Aim and length", [length, (one("time.duration") unless brief.profile)].compact, target: words(length.value), minutes: 5, steps: steps(length.value))]
+        end
+
+        def steps(bars)
+          tempo = brief.bpm ? " at #{format("%.2f", brief.bpm)} BPM" : ""
+          ["Set up #{bars} bars of #{brief.meter}#{tempo}, a bar lasting #{format("%.2f", brief.bar_seconds)} s."]
         end
 
         def words(bars) = brief.profile ? "about #{bars} bars" : "#{bars} bars, #{clock(bars * brief.bar_seconds)}"

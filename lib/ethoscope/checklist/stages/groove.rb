@@ -40,7 +40,7 @@ module Ethoscope
           places = targets.map(&:place)
           strokes = brief.wording.strokes(value)
           item("#{name(bars, value)} #{Wording.where(places, brief.bars)}", first ? [*targets, bars] : targets, target: short(strokes),
-            tolerance: targets.first.tolerance_words, minutes: MINUTES + (MINUTES_A_BAR * (value[:bars] - 1)), steps: ["#{Wording.places(places)}.", *lines(strokes)],
+            tolerance: targets.first.tolerance_words, minutes: MINUTES + (MINUTES_A_BAR * (value[:bars] - 1)), steps: lines(strokes, places),
             about: "layer:#{bars.place.name}")
         end
 
@@ -49,8 +49,10 @@ module Ethoscope
 
         def name(bars, value) = (value[:piece] && value[:piece] != bars.place.role ? value[:piece] : bars.place.name).capitalize
 
-        def lines(strokes)
-          strokes.size == 1 ? ["Each bar: #{strokes.first}."] : strokes.each_with_index.map { |line, i| "Bar #{i + 1} of #{strokes.size}: #{line}." }
+        def lines(strokes, places)
+          return ["#{Wording.places(places)}: each bar #{strokes.first}."] if strokes.size == 1
+
+          ["#{Wording.places(places)}, the same every #{strokes.size} bars.", *strokes.each_with_index.map { |line, i| "Bar #{i + 1} of #{strokes.size}: #{line}." }]
         end
 
         def where(bars)

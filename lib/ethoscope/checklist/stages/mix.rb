@@ -14,7 +14,8 @@ module Ethoscope
 
         def loudness
           level = one("mix.loudness") or return nil
-          item("Loudness", [level], tolerance: "±#{level.tolerance} LU", minutes: 15, steps: ["Remember that the reference was mastered.", "Compare level-matched first."])
+          item("Loudness", [level], tolerance: "±#{level.tolerance} LU", minutes: 15,
+            steps: ["The reference stands at #{level.words}, mastered: turn it down to yours before you compare."])
         end
 
         def width

@@ -7,7 +7,9 @@ module Ethoscope
       class Sounds < Stage
         NAME = "Sounds"
         CLAIMS = %w[layers.card].freeze
-        STEPS = ["Name the family by ear.", "Match register first, then attack, then length."].freeze
+        # Of a layer of which nothing more is known.
+        PLAIN = "Name the family of the %s by ear; match its attack, then its length."
+        A4 = [69, 440.0].freeze
         FALLBACK = "Another source of the same family, or two simpler sounds layered."
         # How each filled line of a card reads as a step.
         LINES = { register: "Register: %s.", articulation: "Played: %s.", pattern: "Pattern: %s.", variations: "Varies: %s.", pan: "Place: %s.", width: "Width: %s.",
@@ -21,7 +23,7 @@ module Ethoscope
             item("A sound for the #{brief.profile ? target.place.role : name}", [target], target: [card[:sound], where(target)].reject do |text|
               text.to_s.empty?
             end.join("; "), tolerance: "by ear",
-              minutes: 25, steps: steps(card), fallback: fallback(card), about: "layer:#{name}")
+              minutes: 25, steps: steps(target.value), fallback: fallback(card), about: "layer:#{name}")
           end
         end
 
@@ -31,10 +33,22 @@ module Ethoscope
           target.value[:bars].positive? ? "plays in #{target.value[:bars]} of #{target.value[:of]} bars" : "where you hear it"
         end
 
-        def steps(card)
-          told = [*candidates(card), *LINES.filter_map { |name, line| format(line, card[name]) unless card[name].to_s.empty? }, *stack(card), *chain(card)]
-          told.empty? ? STEPS : told
+        def steps(value)
+          card = value[:card]
+          lines = LINES.filter_map { |name, line| format(line, card[name]) unless card[name].to_s.empty? }
+          told = [*candidates(card), *register(value), *lines, *stack(card), *chain(card)]
+          told.empty? ? [format(PLAIN, value[:name] || value[:role])] : told
         end
+
+        # Below its lowest note nothing of it is missed. What a person wrote of it stands alone.
+        def register(value)
+          low, high = value.values_at(:low, :high)
+          return [] unless low && value[:card][:register].to_s.empty?
+
+          ["#{value[:name].capitalize}: #{brief.wording.note(low)} to #{brief.wording.note(high)}; cut below #{hertz(low).round} Hz, its lowest note."]
+        end
+
+        def hertz(pitch) = A4.last * (2**((pitch - A4.first) / 12.0))
 
         def candidates(card)
           surest_first = card.fetch(:candidates, []).sort_by { |candidate| -(candidate[:sure] || 0) }

@@ -29,7 +29,16 @@ module Ethoscope
         def technique(kind, targets)
           entry = brief.entries.call(kind)
           item(entry&.name || targets.first.value[:name], targets, target: places(targets), tolerance: brief.profile ? "at least once" : "±1", minutes: 15,
-            steps: entry ? how_to.steps(entry, sighting(targets.first)) : OWN_STEPS, about: "technique:#{kind}")
+            steps: steps(entry, targets.first), about: "technique:#{kind}")
+        end
+
+        # Of a song those steps that say a figure of its own; the card has all of them.
+        def steps(entry, target)
+          return OWN_STEPS unless entry
+
+          all = how_to.steps(entry, sighting(target))
+          told = brief.profile ? [] : all.grep(/\d/)
+          told.empty? ? all : told
         end
 
         def how_to = @how_to ||= brief.how_to

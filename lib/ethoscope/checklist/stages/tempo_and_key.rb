@@ -21,10 +21,10 @@ module Ethoscope
           tempo = one("time.tempo") or return nil
           course = brief.profile ? nil : one("time.course")
           meter = one("time.meter")
-          item(tempo_title(course), [tempo, course, meter].compact, minutes: 5, steps: brief.profile ? [] : [*counted(meter), *tempo_steps(course)])
+          item(tempo_title(course), [tempo, course, meter].compact, minutes: 5, steps: brief.profile ? [] : tempo_steps(tempo, meter, course))
         end
 
-        def counted(meter) = meter ? ["Count in #{meter.value}, #{COUNTED.fetch(meter.value, "beat by beat")}."] : []
+        def counted(meter) = meter ? " in #{meter.value}, #{COUNTED.fetch(meter.value, "beat by beat")}" : ""
 
         def tempo_title(course)
           return "Tempo" if brief.profile
@@ -34,10 +34,12 @@ module Ethoscope
 
         def moving?(course) = course && course.value.size > 1
 
-        def tempo_steps(course)
-          return ["Set the session tempo; there are no changes to follow."] unless moving?(course)
+        def tempo_steps(tempo, meter, course)
+          return ["Set #{tempo.words}#{counted(meter)}; nothing changes to the end."] unless moving?(course)
 
-          ["Import the tempo map from the MIDI file.", "Or keep one tempo and let the feel go."]
+          low, high = course.value.minmax
+          ["Import the tempo map from the MIDI file: #{course.value.size} bars between #{low.round(1)} and #{high.round(1)} BPM#{counted(meter)}.",
+           "Or keep #{tempo.words} and let the feel go."]
         end
 
         def swing

@@ -38,6 +38,7 @@ module Ethoscope
           kind: Kinds::Category.new(by: ->(value) { value[:role] || value[:name] }, merge: ->(values) { SongLayers.merged(values) }),
           exact: 0, style: 0, stage: "Sounds", rests_on: %w[layers],
           reader: ->(song) { SongLayers.new(song).cards },
+          restated: ->(value, restatement) { SongLayers.moved(value, restatement) },
           worded: ->(value) { value[:card][:sound].to_s.empty? ? value[:name] : value[:card][:sound] }
         )
 

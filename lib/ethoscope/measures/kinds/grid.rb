@@ -8,6 +8,8 @@ module Ethoscope
       class Grid
         # A step is struck from this strength on, of 1.
         STRUCK = 0.5
+        # Strokes that are softer than this share of the hard ones are played softly.
+        SOFT = 0.5
 
         # @return [Symbol]
         def name = :grid
