@@ -228,6 +228,8 @@ module Api
 
     ItemChange = Ethoscope::Forms.schema do
       optional(:state).filled(:string, included_in?: Ethoscope::Checklist::Item::STATES)
+      optional(:result).maybe(:string, included_in?: Ethoscope::Checklist::Item::RESULTS)
+      optional(:why).value(:string, max_size?: 300)
       optional(:note).value(:string, max_size?: 1000)
     end
   end

@@ -69,7 +69,7 @@ module Api
         targets: list(shape(:Target)), minutes: NUMBER, steps: list(STRING), fallback: STRING, from: STRING,
         about: [maybe(STRING), "What of the reading it rests on, such as layer:bass."],
         now?: [maybe(object(target: maybe(STRING), tolerance: maybe(STRING))), "What it would say if it were made now, where that differs; nulls where nothing says it any more."],
-        state: words(:ItemState), note: STRING),
+        state: words(:ItemState), result: [maybe(words(:ItemResult)), "how near it came, of what is done"], why: STRING, note: STRING),
       more(:Checklist, :ChecklistHead, "", items: list(shape(:Item))),
       named(:TempoPoint, "", counted: NUMBER, folded: NUMBER, apart: BOOLEAN),
       named(:ProfileSong, "", title: STRING, bars: NUMBER, duration: NUMBER, meter: STRING,

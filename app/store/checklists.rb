@@ -31,7 +31,7 @@ module Store
     # @return [Hash] the new checklist with its items
     def create(study_id:, title:, school:, items:, reference_id: nil, reading_ids: {})
       db.transaction(mode: :immediate) do
-        id = db[:checklists].insert(study_id:, title:, school: school.id, reference_id:, created_at: now)
+        id = db[:checklists].insert(study_id:, title: free_title(study_id, title), school: school.id, reference_id:, created_at: now)
         school.ordered(items, &:stage).each_with_index { |(number, item), position| insert(id, position, number, item, reading_ids) }
         find(id)
       end
@@ -69,12 +69,15 @@ module Store
     end
 
     # @param id [Integer] an item
-    # @param attributes [Hash] state, note
+    # @param attributes [Hash] state, result, why, note; what has a result is done, and what is open again or left out has none
     # @return [Hash] the item after the change
     # @raise [Missing]
     def update_item(id, attributes)
       existing(db[:items][id:], "item")
-      db[:items].where(id:).update(attributes.slice(:state, :note))
+      change = attributes.slice(:state, :result, :why, :note)
+      change = change.merge(state: "done") if change[:result]
+      change = change.merge(result: nil) if %w[open skipped].include?(change[:state])
+      db[:items].where(id:).update(change) unless change.empty?
       plain(db[:items][id:])
     end
 
@@ -85,6 +88,12 @@ module Store
     end
 
     private
+
+    # Two lists of one name could not be told apart.
+    def free_title(study_id, title)
+      taken = db[:checklists].where(study_id:).select_map(:title)
+      [title, *(2..(taken.size + 1)).map { |number| "#{title} #{number}" }].find { |name| !taken.include?(name) }
+    end
 
     def insert(checklist_id, position, number, item, reading_ids)
       db[:items].insert(checklist_id:, position:, number:, stage: item.stage, title: item.title, from: item.from, about: item.about,

@@ -41,6 +41,26 @@ class ChecklistsApiTest < Ethoscope::TestCase
     assert_match(/\ADm B♭/, items.find { |item| item[:title].start_with?("Chords in the verse") }[:target])
   end
 
+  def test_what_an_item_came_to_is_kept_and_goes_when_it_is_open_again
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    item = "/api/items/#{checklist[:items].first[:id]}"
+    done = send_json(:patch, item, { result: "substituted", why: "no such organ" })[:item]
+    text = get("/api/checklists/#{checklist[:id]}/checklist.md", {}, "HTTP_HOST" => "127.0.0.1").body
+
+    assert_equal ["done", "substituted", "no such organ"], done.values_at(:state, :result, :why)
+    assert_includes text, "  - Substituted: no such organ"
+    assert_equal ["open", nil], send_json(:patch, item, { state: "open" })[:item].values_at(:state, :result)
+    send_json(:patch, item, { result: "nearly" })
+
+    assert_problem 422, "invalid", /Result/
+  end
+
+  def test_two_lists_of_one_song_have_two_names
+    titles = Array.new(3) { make(from: "reference", reference_id: @reference[:id])[:title] }
+
+    assert_equal(["", " 2", " 3"], titles.map { |title| title.delete_prefix(titles.first) })
+  end
+
   def test_items_are_ticked_skipped_and_noted_and_it_lasts
     item = make(from: "profile")[:items].first
     send_json(:patch, "/api/items/#{item[:id]}", { state: "done", note: "in one take" })

@@ -97,9 +97,14 @@ class StudyTest < BrowserCase
     find("button[aria-expanded]", text: "Loudness").click
     fill_in "Your note", with: "mastered by ear"
     click_button "Keep the note"
+    find("[role=radio]", text: "close").click
+
+    assert_text(/1 close/)
+    assert_selector "button", text: "Loudness close note", normalize_ws: true
     click_button "Skip it"
 
     assert_text(/1 skipped/)
+    assert_no_text(/1 close/)
     find("[role=radio]", text: "drums first").click
 
     assert_text(/1 skipped/)

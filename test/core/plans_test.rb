@@ -80,7 +80,7 @@ class PlansTest < Ethoscope::TestCase
     layers = Fixture.analysis.fetch(:layers).map { |layer| layer[:role] == "hats" ? layer.merge(activity: ([0.0] * 4) + ([1.0] * 12)) : layer }
     second = plan(layers:).select { |item| item.title.start_with?("Who plays") }[1]
 
-    assert_equal ["Who plays in the chorus, bars 5 to 8", ["From 0:10, enters: hats."]], [second.title, second.steps]
+    assert_equal ["Who plays from bar 5, chorus", ["From 0:10, enters: hats."]], [second.title, second.steps]
   end
 
   def test_the_peak_is_the_loudest_section

@@ -10,6 +10,8 @@ module Ethoscope
     # Knows what tells it from others.
     class Item
       STATES = %w[open done skipped].freeze
+      # How near something that is done came: by ear, as long as nothing measures it.
+      RESULTS = %w[exact close ballpark substituted].freeze
 
       # @return [Array] what tells it from the other items of a plan, whatever its figures are
       def identity = self.class.identity(stage, title, targets)

@@ -24,6 +24,7 @@ module Ethoscope
                  "#{item[:minutes]} min, from #{item[:from]}"]
         lines.concat(grids(item), item[:steps].map { |step| "  - #{plain(step)}" })
         lines << "  - If it can't be found: #{plain(item[:fallback])}" unless item[:fallback].empty?
+        lines << "  - #{[item[:result]&.capitalize, plain(item[:why])].reject { |text| text.to_s.empty? }.join(": ")}" if item[:result] || !item[:why].to_s.empty?
         lines << "  - Note: #{plain(item[:note])}" unless item[:note].to_s.empty?
         "#{lines.join("\n")}\n"
       end

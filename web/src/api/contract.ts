@@ -60,6 +60,9 @@ export type MarkType = (typeof MARK_TYPES)[number];
 export const ITEM_STATES = ["open","done","skipped"] as const;
 export type ItemState = (typeof ITEM_STATES)[number];
 
+export const ITEM_RESULTS = ["exact","close","ballpark","substituted"] as const;
+export type ItemResult = (typeof ITEM_RESULTS)[number];
+
 export const CLOSENESS = ["exact","close","ballpark","substituted","missing"] as const;
 export type Closeness = (typeof CLOSENESS)[number];
 
@@ -1121,6 +1124,9 @@ export interface Item {
     tolerance: string | null;
   } | null;
   state: ItemState;
+  /** how near it came, of what is done */
+  result: ItemResult | null;
+  why: string;
   note: string;
 }
 

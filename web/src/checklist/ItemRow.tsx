@@ -2,9 +2,19 @@ import { Check, Minus } from "lucide-react";
 import { Checkbox } from "radix-ui";
 import { useState } from "react";
 import { Link } from "react-router";
-import type { Checklist, Item, ItemState } from "../api/types";
+import type { Checklist, Item, ItemResult, ItemState } from "../api/types";
+import { ITEM_RESULTS } from "../api/contract";
+import { Segmented } from "../components/Segmented";
 import { Button } from "../components/Button";
 import { gridOf, TargetGrid } from "./TargetGrid";
+
+/** What can be changed of an item; what has a result is done. */
+export interface ItemBody {
+  state?: ItemState;
+  result?: ItemResult | null;
+  why?: string;
+  note?: string;
+}
 
 interface ItemRowProps {
   item: Item;
@@ -12,7 +22,7 @@ interface ItemRowProps {
   firstOfStage: boolean;
   open: boolean;
   onOpen: () => void;
-  onChange: (change: { state?: ItemState; note?: string }) => void;
+  onChange: (change: ItemBody) => void;
   onTakeTarget: () => void;
 }
 
@@ -38,6 +48,7 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange,
             className="w-full truncate text-left text-13"
           >
             <span className={TITLE[item.state]}>{item.title}</span>
+            {item.result && <span className="text-ink-2"> {item.result}</span>}
             {item.note && <span className="text-heard-text"> note</span>}
             {item.now && <span className="text-conflict"> changed</span>}
           </button>
@@ -61,7 +72,9 @@ function Tick({ item, onChange }: { item: Item; onChange: ItemRowProps["onChange
     <Checkbox.Root
       aria-label={`${item.number} ${item.title}`}
       checked={item.state === "skipped" ? "indeterminate" : item.state === "done"}
-      onCheckedChange={(checked) => onChange({ state: checked === true && item.state === "open" ? "done" : "open" })}
+      onCheckedChange={(checked) =>
+        onChange(checked === true && item.state === "open" ? { state: "done" } : { state: "open", result: null })
+      }
       className="grid size-box place-items-center border border-firm bg-sheet data-[state=checked]:border-confirmed"
     >
       <Checkbox.Indicator>
@@ -115,6 +128,31 @@ function Changed({ item, onTakeTarget }: { item: Item; onTakeTarget: () => void 
   );
 }
 
+/** How near it came, by ear, and a word why. */
+function Result({ item, onChange }: Pick<ItemRowProps, "item" | "onChange">) {
+  const [why, setWhy] = useState(item.why);
+  return (
+    <>
+      <h3 className="font-medium">How near did it come?</h3>
+      <Segmented<ItemResult | "">
+        label={`How near ${item.number} came`}
+        choices={ITEM_RESULTS.map((result) => ({ value: result, name: result }))}
+        value={item.result ?? ""}
+        onChange={(result) => result !== "" && onChange({ result, state: "done" })}
+      />
+      <input
+        aria-label="A word why"
+        placeholder="A word why"
+        maxLength={300}
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+        onBlur={() => why !== item.why && onChange({ why })}
+        className="h-7 w-full rounded-sm border border-firm bg-sheet px-2 font-serif text-15 italic"
+      />
+    </>
+  );
+}
+
 function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "onChange" | "onTakeTarget">) {
   const [note, setNote] = useState(item.note);
   const grid = gridOf(item);
@@ -147,6 +185,7 @@ function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "o
             )}
           </div>
           <div className="flex flex-col gap-2">
+            <Result key={`${item.result} ${item.why}`} item={item} onChange={onChange} />
             <label className="font-medium" htmlFor={`note-${item.id}`}>
               Your note
             </label>
@@ -163,7 +202,7 @@ function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "o
               <Button disabled={note === item.note} onClick={() => onChange({ note })}>
                 Keep the note
               </Button>
-              <Button onClick={() => onChange({ state: item.state === "skipped" ? "open" : "skipped" })}>
+              <Button onClick={() => onChange({ state: item.state === "skipped" ? "open" : "skipped", result: null })}>
                 {item.state === "skipped" ? "Take it up again" : "Skip it"}
               </Button>
             </div>

@@ -1,5 +1,6 @@
 import { Check, Minus } from "lucide-react";
 import type { Checklist, Item } from "../api/types";
+import { ITEM_RESULTS } from "../api/contract";
 import { Button } from "../components/Button";
 
 interface SummaryProps {
@@ -40,6 +41,12 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
       <p className="text-ink-2 mid:mt-3">
         <span className="figure">{`${done} of ${checklist.items.length}`}</span> done,{" "}
         <span className="figure">{checklist.items.filter((item) => item.state === "skipped").length}</span> skipped
+        {ITEM_RESULTS.map(
+          (result) => [result, checklist.items.filter((item) => item.result === result).length] as const,
+        )
+          .filter(([, count]) => count > 0)
+          .map(([result, count]) => `, ${count} ${result}`)
+          .join("")}
       </p>
       {next ? (
         <section className="max-mid:flex max-mid:items-center max-mid:gap-3 mid:mt-3 mid:border-t mid:border-rule mid:pt-3">

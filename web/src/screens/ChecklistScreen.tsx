@@ -4,9 +4,9 @@ import { Link } from "react-router";
 import { write } from "../api/client";
 import { keys } from "../api/keys";
 import { checklistQuery, schoolsQuery, studyQuery } from "../api/queries";
-import type { Checklist, Item, ItemState } from "../api/types";
+import type { Checklist, Item } from "../api/types";
 import { useChange } from "../app/useChange";
-import { ItemRow } from "../checklist/ItemRow";
+import { ItemRow, type ItemBody } from "../checklist/ItemRow";
 import { Summary } from "../checklist/Summary";
 import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
@@ -74,10 +74,8 @@ function Order({ checklist }: { checklist: Checklist }) {
   );
 }
 
-export interface ItemChange {
+export interface ItemChange extends ItemBody {
   id: number;
-  state?: ItemState;
-  note?: string;
 }
 
 function List({ checklist, studyTitle }: { checklist: Checklist; studyTitle: string }) {

@@ -27,7 +27,7 @@ module Ethoscope
 
         def section(targets, before)
           place = targets.first.place
-          item("Who plays in the #{place.label}, #{bars(place)}", targets, target: players(targets), tolerance: "the same", minutes: 8, about: "section:#{place.first_bar}",
+          item("Who plays from bar #{place.first_bar}, #{place.label}", targets, target: players(targets), tolerance: "the same", minutes: 8, about: "section:#{place.first_bar}",
             steps: before ? ["From #{clock(place.first_bar)}#{moves(targets, before)}."] : [])
         end
 

@@ -42,7 +42,7 @@ module Ethoscope
         end
 
         # @return [String]
-        def tolerance_words(tolerance, _unit) = tolerance.zero? ? "every step" : "#{((1 - tolerance) * 100).round} % of the steps"
+        def tolerance_words(tolerance, _unit) = tolerance.zero? ? "every step" : "#{((1 - tolerance) * 100).round} % of steps"
 
         private
 

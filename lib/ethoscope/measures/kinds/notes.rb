@@ -33,7 +33,7 @@ module Ethoscope
         def words(value, _unit) = value.size == 1 ? "1 note" : "#{value.size} notes"
 
         # @return [String]
-        def tolerance_words(tolerance, _unit) = tolerance.zero? ? "every note" : "#{((1 - tolerance) * 100).round} % of the notes"
+        def tolerance_words(tolerance, _unit) = tolerance.zero? ? "every note" : "#{((1 - tolerance) * 100).round} % of notes"
 
         private
 
