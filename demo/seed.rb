@@ -73,7 +73,8 @@ end
 
 target = Ethoscope::Harmony::Key.named("G", "minor")
 checklist = Work::Planning.new(library, study, target).create(from: "reference", reference_id: first[:id], school: "sounds")
-checklist[:items].first(5).each { |item| library.checklists.update_item(item[:id], state: "done") }
+checklist[:items].first(5).zip(%w[exact exact exact close substituted]) { |item, result| library.checklists.update_item(item[:id], result:) }
+library.checklists.update_item(checklist[:items][4][:id], why: "A reed organ in the place of the drawbars.")
 library.checklists.update_item(checklist[:items][5][:id], state: "skipped", note: "Close enough with the reed organ at hand.")
 
 dispatcher.stop

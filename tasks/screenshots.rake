@@ -19,7 +19,7 @@ class Screenshots
     ["layers", "/studies/1/references/2/layers", [1280, 800], "day", ["organ"]], ["sounds", "/studies/1/sounds"],
     ["techniques", "/studies/1/techniques", [1280, 800], "day", ["Half-time backbeat"]],
     ["profile", "/studies/1/profile"], ["profile-night", "/studies/1/profile", [1280, 800], "night"],
-    ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Chords of the intro"]], ["checklists", "/studies/1/checklists"]
+    ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Bass in the verse"]], ["checklists", "/studies/1/checklists"]
   ].freeze
 
   # @param home [String] a seeded data directory

@@ -20,6 +20,11 @@ module Api
 
     get("/checklists/:id") { |id| answer(checklist: with_changes(library.checklists.find(number(id)))) }
 
+    # What of it fits into the time that one has.
+    get "/checklists/:id/session" do |id|
+      answer(session: Ethoscope::Checklist::Session.new(library.checklists.find(number(id))[:items], asked(Schemas::SessionQuestion)[:minutes]).to_h)
+    end
+
     # Takes the target that follows from the reading as it is now.
     post "/items/:id/target" do |id|
       checklist = library.checklists.find(library.checklists.item(number(id))[:checklist_id])

@@ -226,6 +226,10 @@ module Api
       required(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
     end
 
+    SessionQuestion = Ethoscope::Forms.schema do
+      required(:minutes).filled(:integer, included_in?: 5..600)
+    end
+
     ItemChange = Ethoscope::Forms.schema do
       optional(:state).filled(:string, included_in?: Ethoscope::Checklist::Item::STATES)
       optional(:result).maybe(:string, included_in?: Ethoscope::Checklist::Item::RESULTS)

@@ -70,6 +70,7 @@ module Api
         about: [maybe(STRING), "What of the reading it rests on, such as layer:bass."],
         now?: [maybe(object(target: maybe(STRING), tolerance: maybe(STRING))), "What it would say if it were made now, where that differs; nulls where nothing says it any more."],
         state: words(:ItemState), result: [maybe(words(:ItemResult)), "how near it came, of what is done"], why: STRING, note: STRING),
+      named(:Session, "What of a checklist fits into the time that one has.", minutes: NUMBER, work: NUMBER, rest: NUMBER, items: [list(NUMBER), "their ids"]),
       more(:Checklist, :ChecklistHead, "", items: list(shape(:Item))),
       named(:TempoPoint, "", counted: NUMBER, folded: NUMBER, apart: BOOLEAN),
       named(:ProfileSong, "", title: STRING, bars: NUMBER, duration: NUMBER, meter: STRING,

@@ -55,6 +55,19 @@ class ChecklistsApiTest < Ethoscope::TestCase
     assert_problem 422, "invalid", /Result/
   end
 
+  def test_what_fits_into_the_time_that_one_has
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    session = get_json("/api/checklists/#{checklist[:id]}/session?minutes=20")[:session]
+    chosen = checklist[:items].select { |item| session[:items].include?(item[:id]) }
+
+    assert_equal [20, 0], session.values_at(:minutes, :rest)
+    assert_operator chosen.sum { |item| item[:minutes] }, :<=, 20
+    assert_equal checklist[:items].first[:id], session[:items].first
+    get_json("/api/checklists/#{checklist[:id]}/session?minutes=none")
+
+    assert_problem 422, "invalid", /Minutes/
+  end
+
   def test_two_lists_of_one_song_have_two_names
     titles = Array.new(3) { make(from: "reference", reference_id: @reference[:id])[:title] }
 

@@ -100,7 +100,7 @@ class StudyTest < BrowserCase
     find("[role=radio]", text: "close").click
 
     assert_text(/1 close/)
-    assert_selector "button", text: "Loudness close note", normalize_ws: true
+    assert_selector "button", text: "Loudness · close note", normalize_ws: true
     click_button "Skip it"
 
     assert_text(/1 skipped/)
@@ -108,6 +108,9 @@ class StudyTest < BrowserCase
     find("[role=radio]", text: "drums first").click
 
     assert_text(/1 skipped/)
+    fill_in "I have, in minutes", with: "30"
+
+    assert_text(/\d+ min of work/)
     visit current_path
 
     assert_selector "button", text: "Loudness note", normalize_ws: true

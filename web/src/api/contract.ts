@@ -1130,6 +1130,15 @@ export interface Item {
   note: string;
 }
 
+/** What of a checklist fits into the time that one has. */
+export interface Session {
+  minutes: number;
+  work: number;
+  rest: number;
+  /** their ids */
+  items: number[];
+}
+
 export interface Checklist extends ChecklistHead {
   items: Item[];
 }

@@ -15,6 +15,8 @@ export const keys = {
   chord: (id: number, symbol: string, bar: number) => ["chord", id, symbol, bar] as const,
   parts: (id: number) => ["parts", id] as const,
   checklist: (id: number) => ["checklist", id] as const,
+  session: (checklistId: number, minutes: number, settled: number) =>
+    ["session", checklistId, minutes, settled] as const,
   schools: ["schools"] as const,
 };
 

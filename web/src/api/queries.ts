@@ -13,6 +13,7 @@ import type {
   ScaleUse,
   School,
   Separation,
+  Session,
   SoundRow,
   Study,
   StudyPage,
@@ -89,6 +90,14 @@ export const profileQuery = (studyId: number) =>
     queryKey: keys.profile(studyId),
     queryFn: () => get<ProfilePage>(`/studies/${studyId}/profile`),
     retry: false,
+  });
+
+/** What of a checklist fits into so many minutes; settled counts what is done with, so that it is asked anew when that changes. */
+export const sessionQuery = (id: number, minutes: number, settled: number) =>
+  queryOptions({
+    queryKey: keys.session(id, minutes, settled),
+    queryFn: () =>
+      get<{ session: Session }>(`/checklists/${id}/session?minutes=${minutes}`).then((answer) => answer.session),
   });
 
 export const checklistQuery = (id: number) =>

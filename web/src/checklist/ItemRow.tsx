@@ -48,7 +48,7 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange,
             className="w-full truncate text-left text-13"
           >
             <span className={TITLE[item.state]}>{item.title}</span>
-            {item.result && <span className="text-ink-2"> {item.result}</span>}
+            {item.result && <span className="font-serif text-ink-2 italic"> · {item.result}</span>}
             {item.note && <span className="text-heard-text"> note</span>}
             {item.now && <span className="text-conflict"> changed</span>}
           </button>

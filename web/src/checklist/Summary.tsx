@@ -1,6 +1,7 @@
 import { Check, Minus } from "lucide-react";
 import type { Checklist, Item } from "../api/types";
 import { ITEM_RESULTS } from "../api/contract";
+import { SessionPlan } from "./SessionPlan";
 import { Button } from "../components/Button";
 
 interface SummaryProps {
@@ -62,6 +63,7 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
       ) : (
         <p className="font-serif text-18 mid:mt-3">Everything on the list is settled.</p>
       )}
+      <SessionPlan checklist={checklist} onOpen={onOpen} />
       <section className="max-mid:ml-auto mid:mt-4 mid:border-t mid:border-rule mid:pt-3">
         <h2 className="font-medium max-mid:sr-only">Time</h2>
         <p className="flex items-baseline justify-between gap-3">

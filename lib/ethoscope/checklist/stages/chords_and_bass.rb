@@ -81,7 +81,7 @@ module Ethoscope
           pitches = targets.first.value.map { |note| note[:pitch] }
           presence = first ? of("layers.presence").select { |one| one.place.role == role && one.place.name == name } : []
           item("#{name.capitalize} #{Wording.where(targets.map(&:place), brief.bars)}", [*targets, *presence], tolerance: targets.first.tolerance_words,
-            target: "#{targets.first.words}, #{brief.wording.note(pitches.min)} to #{brief.wording.note(pitches.max)}", minutes: MINUTES + bars,
+            target: "#{targets.first.words}, #{pitches.minmax.uniq.map { |pitch| brief.wording.note(pitch) }.join(" to ")}", minutes: MINUTES + bars,
             steps: written(targets, bars),
             fallback: "Play the roots in that octave.", about: "layer:#{name}")
         end
