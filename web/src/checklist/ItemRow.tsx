@@ -134,12 +134,14 @@ function Result({ item, onChange }: Pick<ItemRowProps, "item" | "onChange">) {
   return (
     <>
       <h3 className="font-medium">How near did it come?</h3>
-      <Segmented<ItemResult | "">
-        label={`How near ${item.number} came`}
-        choices={ITEM_RESULTS.map((result) => ({ value: result, name: result }))}
-        value={item.result ?? ""}
-        onChange={(result) => result !== "" && onChange({ result, state: "done" })}
-      />
+      <div>
+        <Segmented<ItemResult | "">
+          label={`How near ${item.number} came`}
+          choices={ITEM_RESULTS.map((result) => ({ value: result, name: result }))}
+          value={item.result ?? ""}
+          onChange={(result) => result !== "" && onChange({ result, state: "done" })}
+        />
+      </div>
       <input
         aria-label="A word why"
         placeholder="A word why"
