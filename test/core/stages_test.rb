@@ -54,6 +54,18 @@ class StagesTest < Ethoscope::TestCase
     assert_equal "layer:kick", item.about
   end
 
+  def test_pieces_of_one_kit_are_written_one_by_one
+    kit = Place.of_layer(role: "hats", name: "kit hats")
+    steps = ["closed hats", "open hats"].each_with_index.map do |piece, i|
+      place = Place.of_layer(role: "hats", name: piece).within(label: "verse", letter: "A", first_bar: 1, bars: 4)
+      target("groove.steps", { steps: 16, bars: 1, hits: ([0.0] * i) + [1.0] + ([0.0] * (15 - i)), piece: }, place:)
+    end
+    found = items(Checklist::Stages::Groove, target("layers.bars", 12, place: kit), *steps)
+
+    assert_equal(["Closed hats in the verse", "Open hats in the verse"], found.map(&:title))
+    assert_equal(["on 1", "on 1.25"], found.map(&:target))
+  end
+
   def test_chords_of_a_letter_are_written_once_with_how_they_are_voiced
     places = [["verse", 1], ["verse 2", 9]].map { |label, first_bar| Place.of_section(label:, letter: "A", first_bar:, bars: 4) }
     chords = places.map { |place| target("harmony.chords", [{ bar: 1, beat: 1.0, beats: 4.0, symbol: "Am" }, { bar: 2, beat: 1.0, beats: 4.0, symbol: "F" }], place:) }

@@ -52,3 +52,5 @@ export function useSources({ id: referenceId, study_id: studyId }: Pick<Referenc
 
   return { sending, refused, send, change };
 }
+
+export type Change = ReturnType<typeof useSources>["change"];

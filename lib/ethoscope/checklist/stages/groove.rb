@@ -29,10 +29,18 @@ module Ethoscope
           found.empty? ? [where(bars)] : found.each_with_index.map { |targets, i| pattern(bars, targets, i.zero?) }
         end
 
-        # Sections that are struck alike stand together; where a piece rests, nothing is to be done.
+        # Sections in which a piece is struck alike stand together; where it rests, nothing is to be done.
         def patterns(place)
-          own = of("groove.steps").select { |target| target.place.same_layer?(place) && target.value[:hits].any?(&:positive?) }
-          own.group_by { |target| target.value.slice(:steps, :bars, :hits) }.values
+          own = of("groove.steps").select { |target| belongs?(target.place, place) && target.value[:hits].any?(&:positive?) }
+          own.group_by { |target| [target.place.layer, target.value.slice(:steps, :bars, :hits)] }.values
+        end
+
+        # The pieces of one kit go with the first layer of their role.
+        def belongs?(piece, place)
+          layers = of("layers.bars").map(&:place)
+          return piece.same_layer?(place) if layers.any? { |layer| layer.same_layer?(piece) }
+
+          layers.find { |layer| layer.role == piece.role } == place
         end
 
         def pattern(bars, targets, first)
