@@ -52,6 +52,15 @@ module Api
       end
     end
 
+    post "/checklists/:id/items" do |id|
+      answer({ item: library.checklists.add_item(number(id), input(Schemas::NewItem)) }, 201)
+    end
+
+    delete "/items/:id" do |id|
+      library.checklists.delete_item(number(id))
+      answer({})
+    end
+
     patch("/items/:id") { |id| answer(item: library.checklists.update_item(number(id), input(Schemas::ItemChange))) }
   end
 end

@@ -28,7 +28,7 @@ module Api
       [%r{\AGET /references/\d+/scale\b}, object(scale: shape(:ScaleUse))], [%r{\APOST /references/\d+/taps\z}, object(tapped: shape(:Tapped))],
       [%r{\AGET /references/\d+/how-to/}, shape(:HowTo)], [%r{\A\w+ /references/\d+/score(?:/place)?\z}, SCORE],
       [%r{\A\w+ (/references/\d+)?/stems}, STEM], [%r{\A(POST|PATCH) /(references|readings)/\d+}, EDITED],
-      [%r{\AGET /checklists/\d+/session\b}, object(session: shape(:Session))],
+      [%r{\APOST /checklists/\d+/items\z}, object(item: shape(:Item))], [%r{\AGET /checklists/\d+/session\b}, object(session: shape(:Session))],
       [%r{\A(GET|PATCH) /checklists/\d+\z}, object(checklist: shape(:Checklist))], [%r{\A\w+ /items/\d+}, object(item: shape(:Item))]
     ].freeze
 

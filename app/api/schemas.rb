@@ -230,7 +230,18 @@ module Api
       required(:minutes).filled(:integer, included_in?: 5..600)
     end
 
-    ItemChange = Ethoscope::Forms.schema do
+    ItemWords = Ethoscope::Forms.schema do
+      optional(:title).filled(:string, max_size?: 200)
+      optional(:target).filled(:string, max_size?: 500)
+      optional(:minutes).filled(:integer, included_in?: 1..600)
+    end
+
+    NewItem = Ethoscope::Forms.schema(parent: ItemWords) do
+      required(:stage).filled(:string, included_in?: Ethoscope::Checklist::Plan::STAGES.map { |stage| stage::NAME })
+      required(:title).filled(:string, max_size?: 200)
+    end
+
+    ItemChange = Ethoscope::Forms.schema(parent: ItemWords) do
       optional(:state).filled(:string, included_in?: Ethoscope::Checklist::Item::STATES)
       optional(:result).maybe(:string, included_in?: Ethoscope::Checklist::Item::RESULTS)
       optional(:why).value(:string, max_size?: 300)

@@ -3,6 +3,9 @@
 module Store
   # Checklists and their items, in order.
   class Checklists < Rows
+    # What a person may say in other words.
+    WORDS = %i[title target minutes].freeze
+
     # @param study_id [Integer]
     # @return [Array<Hash>] newest first, each with how much is done
     def of_study(study_id)
@@ -69,16 +72,48 @@ module Store
     end
 
     # @param id [Integer] an item
-    # @param attributes [Hash] state, result, why, note; what has a result is done, and what is open again or left out has none
+    # @param attributes [Hash] state, result, why, note, and title, target and minutes in a person's words; what has a result is done, and what is open again or left out has none
     # @return [Hash] the item after the change
     # @raise [Missing]
     def update_item(id, attributes)
       existing(db[:items][id:], "item")
-      change = attributes.slice(:state, :result, :why, :note)
+      change = attributes.slice(:state, :result, :why, :note, *WORDS)
+      change = change.merge(own: true) if change.keys.intersect?(WORDS)
       change = change.merge(state: "done") if change[:result]
       change = change.merge(result: nil) if %w[open skipped].include?(change[:state])
       db[:items].where(id:).update(change) unless change.empty?
       plain(db[:items][id:])
+    end
+
+    # Adds something to do at the end of its stage.
+    #
+    # @param checklist_id [Integer]
+    # @param attributes [Hash] stage and title, and any of target and minutes
+    # @return [Hash] the item
+    # @raise [Missing]
+    def add_item(checklist_id, attributes)
+      db.transaction(mode: :immediate) do
+        checklist = find(checklist_id)
+        item = Ethoscope::Checklist::Item.new(tolerance: "by ear", targets: [], steps: [], fallback: "", from: "you", about: nil,
+          target: "as you hear it", minutes: 10, **attributes.slice(:stage, *WORDS))
+        id = insert(checklist_id, checklist[:items].size, "", item, {})
+        db[:items].where(id:).update(own: true)
+        reorder(checklist_id, Ethoscope::Checklist::Schools.find(checklist[:school]))
+        plain(db[:items][id:])
+      end
+    end
+
+    # @param id [Integer] an item that a person wrote
+    # @raise [Missing]
+    # @raise [Ethoscope::Errors::Unfit] for one that comes from the readings
+    def delete_item(id)
+      row = existing(db[:items][id:], "item")
+      raise Ethoscope::Errors::Unfit, "this item comes from what was measured: skip it instead" unless row[:from] == "you"
+
+      db.transaction(mode: :immediate) do
+        db[:items].where(id:).delete
+        reorder(row[:checklist_id], Ethoscope::Checklist::Schools.find(db[:checklists].where(id: row[:checklist_id]).get(:school)))
+      end
     end
 
     # @param id [Integer]

@@ -28,7 +28,7 @@ module Work
     # @return [Hash{Integer => Hash}] by item: target and tolerance, nil for both where there would be no such item any more
     def changes(checklist)
       fresh = items_now(checklist) or return {}
-      checklist[:items].zip(counterparts(checklist[:items], fresh)).reject { |item, now| same?(item, now) }
+      checklist[:items].zip(counterparts(checklist[:items], fresh)).reject { |item, now| item[:own] || same?(item, now) }
                        .to_h { |item, now| [item[:id], now ? now.to_h.slice(:target, :tolerance) : { target: nil, tolerance: nil }] }
     end
 
@@ -46,7 +46,7 @@ module Work
     def counterparts(items, fresh)
       by_identity = fresh.group_by(&:identity)
       by_title = fresh.group_by { |item| [item.stage, item.title] }
-      items.map { |item| by_identity[identity(item)]&.shift || by_title[[item[:stage], item[:title]]]&.first }
+      items.map { |item| item[:own] ? nil : by_identity[identity(item)]&.shift || by_title[[item[:stage], item[:title]]]&.first }
     end
 
     def identity(item) = Ethoscope::Checklist::Item.identity(item[:stage], item[:title], item[:targets].map { |target| Ethoscope::Measures::Target.from_h(target) })

@@ -55,6 +55,30 @@ class ChecklistsApiTest < Ethoscope::TestCase
     assert_problem 422, "invalid", /Result/
   end
 
+  def test_an_item_of_ones_own_is_added_worded_and_removed_and_others_are_not
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    own = send_json(:post, "/api/checklists/#{checklist[:id]}/items", { stage: "Groove", title: "Lid on the four" })[:item]
+    stored = -> { get_json("/api/checklists/#{checklist[:id]}")[:checklist][:items] }
+
+    assert_equal ["you", true, "as you hear it", 10], own.values_at(:from, :own, :target, :minutes)
+    assert_equal(own[:id], stored.call.reverse.find { |item| item[:stage] == "Groove" }[:id])
+    send_json(:delete, "/api/items/#{checklist[:items].first[:id]}")
+
+    assert_problem 422, "invalid", /skip it instead/
+    send_json(:delete, "/api/items/#{own[:id]}")
+
+    assert_equal(checklist[:items].map { |item| item[:number] }, stored.call.map { |item| item[:number] })
+  end
+
+  def test_what_a_person_worded_is_not_held_against_the_readings
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    tempo = checklist[:items].find { |item| item[:from] == "tempo" }
+    said = send_json(:patch, "/api/items/#{tempo[:id]}", { title: "Tempo", target: "about 98", minutes: 3 })[:item]
+
+    assert_equal ["Tempo", "about 98", 3, true], said.values_at(:title, :target, :minutes, :own)
+    assert_nil get_json("/api/checklists/#{checklist[:id]}")[:checklist][:items].find { |item| item[:id] == tempo[:id] }[:now]
+  end
+
   def test_what_fits_into_the_time_that_one_has
     checklist = make(from: "reference", reference_id: @reference[:id])
     session = get_json("/api/checklists/#{checklist[:id]}/session?minutes=20")[:session]

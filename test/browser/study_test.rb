@@ -108,6 +108,13 @@ class StudyTest < BrowserCase
     find("[role=radio]", text: "drums first").click
 
     assert_text(/1 skipped/)
+    fill_in "What else is to be done", with: "Lid on the four"
+    click_button "Add it"
+    find("summary", text: "In your own words").click
+    fill_in "What is to be reached", with: "every second bar"
+    click_button "Keep these words"
+
+    assert_selector "td", text: "every second bar"
     fill_in "I have, in minutes", with: "30"
 
     assert_text(/\d+ min of work/)

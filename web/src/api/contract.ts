@@ -1128,6 +1128,8 @@ export interface Item {
   result: ItemResult | null;
   why: string;
   note: string;
+  /** written by a person, or in a person's words */
+  own: boolean;
 }
 
 /** What of a checklist fits into the time that one has. */

@@ -6,6 +6,7 @@ import type { Checklist, Item, ItemResult, ItemState } from "../api/types";
 import { ITEM_RESULTS } from "../api/contract";
 import { Segmented } from "../components/Segmented";
 import { Button } from "../components/Button";
+import { ItemWords } from "./ItemWords";
 import { gridOf, TargetGrid } from "./TargetGrid";
 
 /** What can be changed of an item; what has a result is done. */
@@ -14,6 +15,9 @@ export interface ItemBody {
   result?: ItemResult | null;
   why?: string;
   note?: string;
+  title?: string;
+  target?: string;
+  minutes?: number;
 }
 
 interface ItemRowProps {
@@ -24,12 +28,22 @@ interface ItemRowProps {
   onOpen: () => void;
   onChange: (change: ItemBody) => void;
   onTakeTarget: () => void;
+  onRemove: () => void;
 }
 
 const TITLE = { open: "", done: "text-ink-2", skipped: "text-ink-3 line-through" } as const;
 
 /** One thing to do on one line; opened, it says how, what if not, and takes a note. */
-export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange, onTakeTarget }: ItemRowProps) {
+export function ItemRow({
+  item,
+  checklist,
+  firstOfStage,
+  open,
+  onOpen,
+  onChange,
+  onTakeTarget,
+  onRemove,
+}: ItemRowProps) {
   const settled = item.state !== "open";
   return (
     <>
@@ -62,7 +76,7 @@ export function ItemRow({ item, checklist, firstOfStage, open, onOpen, onChange,
           <From item={item} checklist={checklist} />
         </td>
       </tr>
-      {open && <Opened item={item} onChange={onChange} onTakeTarget={onTakeTarget} />}
+      {open && <Opened item={item} onChange={onChange} onTakeTarget={onTakeTarget} onRemove={onRemove} />}
     </>
   );
 }
@@ -90,6 +104,8 @@ function Tick({ item, onChange }: { item: Item; onChange: ItemRowProps["onChange
 
 /** Leads to the reading that the target came from. */
 function From({ item, checklist }: { item: Item; checklist: Checklist }) {
+  if (item.from === "you") return <span className="text-heard-text">you</span>;
+
   const study = `/studies/${checklist.study_id}`;
   const strip = ["tempo", "meter", "key", "tuning", "loop", "form", "loudness"].includes(item.from);
   const asked = new URLSearchParams({
@@ -155,7 +171,12 @@ function Result({ item, onChange }: Pick<ItemRowProps, "item" | "onChange">) {
   );
 }
 
-function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "onChange" | "onTakeTarget">) {
+function Opened({
+  item,
+  onChange,
+  onTakeTarget,
+  onRemove,
+}: Pick<ItemRowProps, "item" | "onChange" | "onTakeTarget" | "onRemove">) {
   const [note, setNote] = useState(item.note);
   const grid = gridOf(item);
   return (
@@ -208,6 +229,12 @@ function Opened({ item, onChange, onTakeTarget }: Pick<ItemRowProps, "item" | "o
                 {item.state === "skipped" ? "Take it up again" : "Skip it"}
               </Button>
             </div>
+            <ItemWords
+              key={`${item.title} ${item.target} ${item.minutes}`}
+              item={item}
+              onChange={onChange}
+              onRemove={onRemove}
+            />
           </div>
         </div>
       </td>

@@ -6,6 +6,7 @@ import { keys } from "../api/keys";
 import { checklistQuery, schoolsQuery, studyQuery } from "../api/queries";
 import type { Checklist, Item } from "../api/types";
 import { useChange } from "../app/useChange";
+import { AddItem } from "../checklist/AddItem";
 import { ItemRow, type ItemBody } from "../checklist/ItemRow";
 import { Summary } from "../checklist/Summary";
 import { Failure } from "../components/Notice";
@@ -102,6 +103,16 @@ function List({ checklist, studyTitle }: { checklist: Checklist; studyTitle: str
     send: (id: number) => write<{ item: Item }>("POST", `/items/${id}/target`),
     stale: [key],
   });
+  const add = useChange({
+    send: (item: { stage: string; title: string }) =>
+      write<{ item: Item }>("POST", `/checklists/${checklist.id}/items`, item),
+    done: ({ item }) => setOpen(item.id),
+    stale: [key, keys.study(checklist.study_id)],
+  });
+  const remove = useChange({
+    send: (id: number) => write("DELETE", `/items/${id}`),
+    stale: [key, keys.study(checklist.study_id)],
+  });
   const next = checklist.items.find((item) => item.state === "open");
   return (
     <div className="flex min-h-0 grow bg-sheet max-mid:flex-col-reverse">
@@ -124,10 +135,12 @@ function List({ checklist, studyTitle }: { checklist: Checklist; studyTitle: str
                 onOpen={() => setOpen(open === item.id ? null : item.id)}
                 onChange={(body) => change.mutate({ id: item.id, ...body })}
                 onTakeTarget={() => retarget.mutate(item.id)}
+                onRemove={() => remove.mutate(item.id)}
               />
             ))}
           </tbody>
         </table>
+        <AddItem stages={[...new Set(checklist.items.map((item) => item.stage))]} onAdd={(item) => add.mutate(item)} />
       </div>
       <Summary checklist={checklist} studyTitle={studyTitle} next={next} onOpen={(item) => setOpen(item.id)} />
     </div>
