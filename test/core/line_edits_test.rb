@@ -73,7 +73,8 @@ class LineEditsTest < Ethoscope::TestCase
   end
 
   def test_what_can_not_be_is_said
-    { [:add, { bar: 2, beat: 2 }] => /played there already/, [:take, { bar: 2, beat: 3 }] => /nothing is played there/, [:add, { bar: 99, beat: 1 }] => /bars run from/ }
+    { [:add, { bar: 2, beat: 2 }] => /played there already/, [:take, { bar: 2, beat: 3 }] => /nothing is played there/, [:move, { bar: 2, beat: 2, to_beat: 4 }] => /already/,
+      [:add, { bar: 99, beat: 1 }] => /bars run from/ }
       .each { |(action, fields), words| assert_match(words, assert_raises(Ethoscope::Errors::Unfit) { edits("snare").public_send(action, **fields) }.message) }
     assert_match(/which note/, assert_raises(Ethoscope::Errors::Unfit) { edits("bass").add(bar: 1, beat: 2) }.message)
     assert_match(/nothing is told/, assert_raises(Ethoscope::Errors::Unfit) { edits("organ") }.message)

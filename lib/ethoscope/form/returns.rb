@@ -16,6 +16,9 @@ module Ethoscope
       # Steps of a beat on which notes are compared.
       PER_BEAT = 4
       OCTAVE = 12
+      # A beat this many seconds before a section belongs to it; a chord sounds this many seconds after a beat.
+      HAIR = 0.02
+      AFTER = 0.1
       REACH = 24
 
       # @param data [Hash] the analysis schema
@@ -41,15 +44,24 @@ module Ethoscope
       # By beat root and triad of the chord that sounds there, nil where none does.
       def chords(section)
         @chords ||= {}
-        @chords[section[:first_bar]] ||= beats(section).map do |time|
-          label = sounding(time)&.fetch(:label)
-          label && label != "N" ? root_and_kind(label) : nil
-        end
+        @chords[section[:first_bar]] ||= within(section).map(&:last)
       end
 
-      def beats(section) = @data[:beats].select { |beat| beat >= section[:start] - 0.02 && beat < section[:end] - 0.02 && beat < @data[:end] }
+      def within(section)
+        first, after = [section[:start], section[:end]].map { |edge| by_beat.bsearch_index { |time, _| time >= edge - HAIR } || by_beat.size }
+        by_beat[first...after]
+      end
 
-      def sounding(time) = @data[:chords].find { |chord| chord[:end] > time + 0.1 && chord[:start] <= time + 0.1 && chord[:state] != "refuted" }
+      # Each beat with the chord that sounds a little after it.
+      def by_beat
+        @by_beat ||= begin
+          chords = @data[:chords].reject { |chord| chord[:state] == "refuted" }
+          @data[:beats].take_while { |beat| beat < @data[:end] }.map do |beat|
+            chord = chords.bsearch { |one| one[:end] > beat + AFTER }
+            [beat, chord && chord[:start] <= beat + AFTER && chord[:label] != "N" ? root_and_kind(chord[:label]) : nil]
+          end
+        end
+      end
 
       def root_and_kind(label)
         root, kind = label.split("/").first.split(":")

@@ -54,7 +54,10 @@ module Ethoscope
       def move(bar:, beat:, pitch: nil, **change)
         old = standing(place(bar, beat), pitch)
         at = change[:to_beat] || change[:to_bar] ? place(change[:to_bar] || bar, change[:to_beat] || beat) : old[0]
-        with_added(without(old), note(at, change[:to_pitch] || old[2], change[:beats] || old[1], change[:velocity] || old[3]))
+        wanted = change[:to_pitch] || old[2]
+        raise Errors::Unfit, "that is played there already" if [nil, old].none?(near(at, wanted))
+
+        with_added(without(old), note(at, wanted, change[:beats] || old[1], change[:velocity] || old[3]))
       end
 
       private
