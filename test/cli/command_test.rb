@@ -40,6 +40,14 @@ class CommandTest < Ethoscope::TestCase
     assert_equal "Groove", plan[:items].map { |item| item[:stage] }.uniq[2]
   end
 
+  def test_a_folder_gives_a_checklist_a_song
+    FileUtils.cp(Fixture.wav, File.join(folder, "one.wav"))
+    code, = run_command("checklist", folder, "--out", File.join(folder, "plans"))
+
+    assert_equal [0, ["one.md"]], [code, Dir.children(File.join(folder, "plans"))]
+    assert_match(/\A# one\n/, File.read(File.join(folder, "plans", "one.md")))
+  end
+
   def test_an_aim_an_order_or_a_key_that_is_none_is_bad_usage
     { "--aim" => /aim is one of exact, style/, "--school" => /order of work is one of chords/, "--key" => /H is no note/ }.each do |option, words|
       code, _, err = run_command("checklist", Fixture.wav, option, "H")

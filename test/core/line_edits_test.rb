@@ -79,4 +79,13 @@ class LineEditsTest < Ethoscope::TestCase
     assert_match(/which note/, assert_raises(Ethoscope::Errors::Unfit) { edits("bass").add(bar: 1, beat: 2) }.message)
     assert_match(/nothing is told/, assert_raises(Ethoscope::Errors::Unfit) { edits("organ") }.message)
   end
+
+  def test_only_notes_that_can_be_shown_are_kept
+    fit = { layer: "snare", added: [[1.0, 1.2, nil, 0.8]], taken: [[2.0, nil]] }
+    broken = [[[2.0, 1.0, nil, 0.8]], [[1.0, 1.2, 400, 0.8]], [[1.0, 1.2, 40, 7]], [%w[one two three four]], [[1.0]]]
+
+    assert_equal fit, Ethoscope::Readings::Values.checked("line", fit)
+    broken.each { |added| assert_raises(Ethoscope::Errors::Unfit) { Ethoscope::Readings::Values.checked("line", fit.merge(added:)) } }
+    assert_raises(Ethoscope::Errors::Unfit) { Ethoscope::Readings::Values.checked("line", fit.merge(taken: [["x", nil]])) }
+  end
 end

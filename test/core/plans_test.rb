@@ -72,6 +72,20 @@ class PlansTest < Ethoscope::TestCase
     assert(find(items, /\AWho plays/).targets.any? { |target| target.place.role == "snare" })
   end
 
+  def test_a_layer_that_hardly_plays_is_a_doubt_but_said_to_be_absent
+    layers = Fixture.analysis.fetch(:layers).map { |layer| layer[:role] == "snare" ? layer.merge(activity: [1.0] + ([0.0] * 15), confidence: 0.9) : layer }
+    items = plan(layers:)
+    absent = items.flat_map(&:targets).select { |target| target.measure == "layers.plays" && target.place.role == "snare" }
+
+    assert_equal "heard in 1 of 16 bars, sure by 90 %", find(items, /Is there a snare/).target
+    assert_nil find(items, /\ASnare/)
+    assert_equal %w[absent], absent.map(&:value).uniq
+  end
+
+  def test_a_profile_has_no_doubts
+    assert_nil find(Checklist::Plan.of_profile([Fixture.song("one"), Fixture.song("two")]).items, /\?\z/)
+  end
+
   def test_a_sound_says_its_register_and_where_to_cut
     assert_equal ["Bass: C2 to A2; cut below 65 Hz, its lowest note."], find(plan, /A sound for the bass/).steps
   end

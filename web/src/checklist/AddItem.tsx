@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Button } from "../components/Button";
+import { LineInput } from "../components/LineInput";
 
 interface AddItemProps {
   stages: string[];
@@ -31,13 +32,13 @@ export function AddItem({ stages, onAdd }: AddItemProps) {
           <option key={name}>{name}</option>
         ))}
       </select>
-      <input
-        aria-label="What else is to be done"
+      <LineInput
+        name="What else is to be done"
         placeholder="What else is to be done"
         maxLength={200}
         value={title}
-        onChange={(event) => setTitle(event.target.value)}
-        className="h-7 w-80 rounded-sm border border-firm bg-sheet px-2 text-13"
+        onText={setTitle}
+        className="w-80"
       />
       <Button type="submit" disabled={title.trim() === ""}>
         Add it

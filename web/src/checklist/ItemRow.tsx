@@ -6,6 +6,7 @@ import type { Checklist, Item, ItemResult, ItemState } from "../api/types";
 import { ITEM_RESULTS } from "../api/contract";
 import { Segmented } from "../components/Segmented";
 import { Button } from "../components/Button";
+import { LineInput } from "../components/LineInput";
 import { ItemWords } from "./ItemWords";
 import { gridOf, TargetGrid } from "./TargetGrid";
 
@@ -158,14 +159,14 @@ function Result({ item, onChange }: Pick<ItemRowProps, "item" | "onChange">) {
           onChange={(result) => result !== "" && onChange({ result, state: "done" })}
         />
       </div>
-      <input
-        aria-label="A word why"
+      <LineInput
+        name="A word why"
         placeholder="A word why"
         maxLength={300}
         value={why}
-        onChange={(event) => setWhy(event.target.value)}
+        onText={setWhy}
         onBlur={() => why !== item.why && onChange({ why })}
-        className="h-7 w-full rounded-sm border border-firm bg-sheet px-2 font-serif text-15 italic"
+        className="w-full font-serif italic"
       />
     </>
   );

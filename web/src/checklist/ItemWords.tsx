@@ -2,9 +2,8 @@ import { useState } from "react";
 import type { Item } from "../api/types";
 import { Ask } from "../components/Ask";
 import { Button } from "../components/Button";
+import { LineInput } from "../components/LineInput";
 import { SmallField } from "../components/SmallField";
-
-const FIELD = "h-7 w-full rounded-sm border border-firm bg-sheet px-2 text-13";
 
 interface ItemWordsProps {
   item: Item;
@@ -30,20 +29,8 @@ export function ItemWords({ item, onChange, onRemove }: ItemWordsProps) {
           onChange({ title: title.trim(), target: target.trim(), minutes: box });
         }}
       >
-        <input
-          aria-label="What to do"
-          maxLength={200}
-          value={title}
-          onChange={(event) => setTitle(event.target.value)}
-          className={FIELD}
-        />
-        <input
-          aria-label="What is to be reached"
-          maxLength={500}
-          value={target}
-          onChange={(event) => setTarget(event.target.value)}
-          className={FIELD}
-        />
+        <LineInput name="What to do" maxLength={200} value={title} onText={setTitle} />
+        <LineInput name="What is to be reached" maxLength={500} value={target} onText={setTarget} />
         <div className="flex items-center gap-2">
           <SmallField label="box, min" inputMode="numeric" className="w-12" value={minutes} onText={setMinutes} />
           <Button type="submit" disabled={!fits || same}>
