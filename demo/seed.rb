@@ -73,9 +73,20 @@ end
 
 target = Ethoscope::Harmony::Key.named("G", "minor")
 checklist = Work::Planning.new(library, study, target).create(from: "reference", reference_id: first[:id], school: "sounds")
-checklist[:items].first(5).zip(%w[exact exact exact close substituted]) { |item, result| library.checklists.update_item(item[:id], result:) }
-library.checklists.update_item(checklist[:items][4][:id], why: "A reed organ in the place of the drawbars.")
-library.checklists.update_item(checklist[:items][5][:id], state: "skipped", note: "Close enough with the reed organ at hand.")
+# An afternoon at the list, by the clock.
+worked = lambda do |item, minutes, change|
+  library.logbook.start(item)
+  library.db[:items].where(id: item[:id]).update(started_at: (Time.now - (60 * minutes)).utc.iso8601(3))
+  library.logbook.decided(item, change)
+  library.items.update(item[:id], change)
+end
+items = checklist[:items]
+[[4, "exact"], [6, "exact"], [5, "exact"], [31, "close"]].each_with_index { |(minutes, result), i| worked.call(items[i], minutes, { result: }) }
+worked.call(items[4], 33, { result: "substituted", why: "A reed organ in the place of the drawbars." })
+worked.call(items[5], 12, { state: "skipped", note: "Close enough with the reed organ at hand." })
+ends = [0, 6, 11, 48, 83, 96].map { |minutes| (Time.now - (100 * 60) + (minutes * 60)).utc.iso8601(3) }
+library.logbook.of_study(study[:id]).reverse.zip(ends) { |entry, at| library.db[:log].where(id: entry[:id]).update(at:) }
+library.items.update(items[7][:id], { who: "Marlo, who has the room" })
 
 dispatcher.stop
 library.db.disconnect

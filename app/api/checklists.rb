@@ -16,31 +16,48 @@ module Api
         changes = planning(checklist).changes(checklist)
         checklist.merge(items: checklist[:items].map { |item| item.merge(now: changes[item[:id]]) })
       end
+
+      def whole(id, status = 200) = answer({ checklist: with_changes(library.checklists.find(id)) }, status)
+
+      # The list of an item after something was done with it.
+      def list_after(item)
+        yield item
+        whole(item[:checklist_id])
+      end
+
+      def item(id) = library.items.find(number(id))
+
+      def step_back(id, way, word)
+        label = library.list_edits.public_send(way, number(id))
+        library.logbook.again(library.checklists.find(number(id)), label, word) if label
+        whole(number(id))
+      end
     end
 
-    get("/checklists/:id") { |id| answer(checklist: with_changes(library.checklists.find(number(id)))) }
+    get("/checklists/:id") { |id| whole(number(id)) }
 
     # What of it fits into the time that one has.
     get "/checklists/:id/session" do |id|
       answer(session: Ethoscope::Checklist::Session.new(library.checklists.find(number(id))[:items], asked(Schemas::SessionQuestion)[:minutes]).to_h)
     end
 
-    # Takes the target that follows from the reading as it is now.
-    post "/items/:id/target" do |id|
-      checklist = library.checklists.find(library.checklists.item(number(id))[:checklist_id])
-      now = planning(checklist).item_now(checklist, number(id)) or raise Problem.new(409, "gone", "The readings say nothing of this any more. Skip the item, or keep it as it is.")
-      answer(item: library.checklists.retarget(number(id), now))
-    end
-
     patch "/checklists/:id" do |id|
-      school = Ethoscope::Checklist::Schools.find(input(Schemas::ChecklistChange)[:school])
-      answer(checklist: with_changes(library.checklists.reorder(number(id), school)))
+      wanted = input(Schemas::ChecklistChange)
+      library.checklists.rename(number(id), wanted[:title]) if wanted[:title]
+      library.checklists.reorder(number(id), Ethoscope::Checklist::Schools.find(wanted[:school])) if wanted[:school]
+      whole(number(id))
     end
 
     delete "/checklists/:id" do |id|
       library.checklists.delete(number(id))
       answer({})
     end
+
+    post("/checklists/:id/copies") { |id| whole(library.checklists.copy(number(id))[:id], 201) }
+
+    post("/checklists/:id/undo") { |id| step_back(id, :undo, "undone") }
+
+    post("/checklists/:id/redo") { |id| step_back(id, :redo, "done again") }
 
     Ethoscope::Export::Formats.of(:checklist).each do |format|
       get "/checklists/:id/#{format.file}" do |id|
@@ -53,14 +70,33 @@ module Api
     end
 
     post "/checklists/:id/items" do |id|
-      answer({ item: library.checklists.add_item(number(id), input(Schemas::NewItem)) }, 201)
+      answer({ item: library.items.add(number(id), input(Schemas::NewItem)) }, 201)
     end
 
-    delete "/items/:id" do |id|
-      library.checklists.delete_item(number(id))
-      answer({})
+    patch "/items/:id" do |id|
+      change = input(Schemas::ItemChange)
+      library.logbook.decided(item(id), change)
+      answer(item: library.items.update(number(id), change))
     end
 
-    patch("/items/:id") { |id| answer(item: library.checklists.update_item(number(id), input(Schemas::ItemChange))) }
+    delete("/items/:id") { |id| list_after(item(id)) { |item| library.items.delete(item[:id]) } }
+
+    # Takes the target that follows from the reading as it is now.
+    post "/items/:id/target" do |id|
+      checklist = library.checklists.find(item(id)[:checklist_id])
+      now = planning(checklist).item_now(checklist, number(id)) or raise Problem.new(409, "gone", "The readings say nothing of this now. Leave the item out, keep it as it is, or " \
+                                                                                                "ask again once what was put right is worked in.")
+      answer(item: library.items.retarget(number(id), now))
+    end
+
+    post("/items/:id/move") { |id| list_after(item(id)) { |item| library.items.move(item[:id], input(Schemas::ItemPlace)[:to]) } }
+
+    post("/items/:id/split") { |id| list_after(item(id)) { |item| library.items.split(item[:id], input(Schemas::ItemSplit)[:at]) } }
+
+    post("/items/:id/join") { |id| list_after(item(id)) { |item| library.items.join(item[:id]) } }
+
+    post "/items/:id/clock" do |id|
+      list_after(item(id)) { |item| input(Schemas::Clock)[:action] == "start" ? library.logbook.start(item) : library.logbook.stop(item) }
+    end
   end
 end

@@ -15,7 +15,7 @@ module Api
 
     # By verb and address; the first that fits holds.
     ANSWERS = [
-      [/\ADELETE .*readings/, EDITED], [/\ADELETE /, NOTHING],
+      [/\ADELETE .*readings/, EDITED], [%r{\ADELETE /items/}, object(checklist: shape(:Checklist))], [/\ADELETE /, NOTHING],
       [%r{\AGET /studies\z}, object(studies: list(shape(:Study)))], [%r{\A(POST|PATCH) /studies(/\d+)?\z}, object(study: shape(:Study))],
       [%r{\AGET /studies/\d+\z}, shape(:StudyPage)], [%r{\APOST /studies/\d+/references\z}, object(reference: shape(:Reference))],
       [%r{\AGET /studies/\d+/progress}, shape(:Progress)], [%r{\AGET /studies/\d+/profile\z}, shape(:ProfilePage)],
@@ -29,7 +29,8 @@ module Api
       [%r{\AGET /references/\d+/how-to/}, shape(:HowTo)], [%r{\A\w+ /references/\d+/score(?:/place)?\z}, SCORE],
       [%r{\A\w+ (/references/\d+)?/stems}, STEM], [%r{\A(POST|PATCH) /(references|readings)/\d+}, EDITED],
       [%r{\APOST /checklists/\d+/items\z}, object(item: shape(:Item))], [%r{\AGET /checklists/\d+/session\b}, object(session: shape(:Session))],
-      [%r{\A(GET|PATCH) /checklists/\d+\z}, object(checklist: shape(:Checklist))], [%r{\A\w+ /items/\d+}, object(item: shape(:Item))]
+      [%r{\A(GET|PATCH|POST) (/checklists/\d+(/copies|/undo|/redo)?|/items/\d+/(move|split|join|clock))\z}, object(checklist: shape(:Checklist))],
+      [%r{\A\w+ /items/\d+}, object(item: shape(:Item))], [%r{\AGET /studies/\d+/logbook\z}, shape(:Logbook)]
     ].freeze
 
     SHAPES = [*Ethoscope::Contract::SongShapes::ALL, *Ethoscope::Contract::PlayingShapes::ALL, *Shapes::ALL].freeze

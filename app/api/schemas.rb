@@ -223,7 +223,8 @@ module Api
     end
 
     ChecklistChange = Ethoscope::Forms.schema do
-      required(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
+      optional(:title).filled(:string, max_size?: 120)
+      optional(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
     end
 
     SessionQuestion = Ethoscope::Forms.schema do
@@ -233,7 +234,9 @@ module Api
     ItemWords = Ethoscope::Forms.schema do
       optional(:title).filled(:string, max_size?: 200)
       optional(:target).filled(:string, max_size?: 500)
+      optional(:tolerance).value(:string, max_size?: 100)
       optional(:minutes).filled(:integer, included_in?: 1..600)
+      optional(:steps).value(:array, max_size?: 60).each(:string, max_size?: 500)
     end
 
     NewItem = Ethoscope::Forms.schema(parent: ItemWords) do
@@ -246,6 +249,21 @@ module Api
       optional(:result).maybe(:string, included_in?: Ethoscope::Checklist::Item::RESULTS)
       optional(:why).value(:string, max_size?: 300)
       optional(:note).value(:string, max_size?: 1000)
+      optional(:who).value(:string, max_size?: 60)
+      optional(:links).value(:array, max_size?: 8).each(:string, max_size?: 500, format?: %r{\Ahttps?://\S+\z})
+      optional(:extra).filled(:integer, included_in?: 0..600)
+    end
+
+    ItemPlace = Ethoscope::Forms.schema do
+      required(:to).filled(:integer, included_in?: 0..2000)
+    end
+
+    ItemSplit = Ethoscope::Forms.schema do
+      required(:at).filled(:integer, included_in?: 2..60)
+    end
+
+    Clock = Ethoscope::Forms.schema do
+      required(:action).filled(:string, included_in?: %w[start stop])
     end
   end
 end

@@ -8,7 +8,8 @@ module Api
 
     PROGRESS = { state: words(:RunState), stage: maybe(STRING), progress: NUMBER, error: maybe(STRING) }.freeze
     OPEN_OR_RUN = either(words(:RunState), one_of("open"))
-    CHECKLIST = { id: NUMBER, study_id: NUMBER, reference_id: maybe(NUMBER), title: STRING, school: words(:SchoolId), created_at: STRING }.freeze
+    CHECKLIST = { id: NUMBER, study_id: NUMBER, reference_id: maybe(NUMBER), title: STRING, school: words(:SchoolId),
+                  by_hand: [BOOLEAN, "moved into an order of one's own"], created_at: STRING }.freeze
 
     ALL = [
       named(:Study, "", id: NUMBER, title: STRING, aim: words(:Aim), scope_bar: maybe(NUMBER), target_bpm: maybe(NUMBER), target_tonic: maybe(STRING), target_mode: maybe(STRING),
@@ -60,19 +61,25 @@ module Api
         own?: [BOOLEAN, "Whether the study has its own words for it."]),
       named(:HowTo, "How a technique is done here: for each sighting the steps with its figures.",
         entry: shape(:TechniqueEntry), steps: list(object(first_bar: maybe(NUMBER), last_bar: maybe(NUMBER), steps: list(STRING)))),
-      named(:School, "An order of work.", id: words(:SchoolId), name: STRING, reason: STRING, stages: list(STRING)),
+      named(:School, "An order of work.", id: words(:SchoolId), name: STRING, reason: STRING, stages: list(STRING), headings: one_of("stages", "sections")),
       named(:Target, "What is to be reached: a measure, where, its value, and how far off it may be in the measure's unit.",
         measure: STRING, role?: STRING, layer?: STRING, label?: STRING, letter?: STRING, first_bar?: NUMBER, bars?: NUMBER, value: UNKNOWN, tolerance: NUMBER,
         unit?: STRING, source: STRING, confidence?: NUMBER, holds?: [list(NUMBER), "In how many of how many songs."]),
       named(:Item, "Something to do.",
-        id: NUMBER, checklist_id: NUMBER, reading_id: maybe(NUMBER), position: NUMBER, number: STRING, stage: STRING, title: STRING, target: STRING, tolerance: STRING,
+        id: NUMBER, checklist_id: NUMBER, reading_id: maybe(NUMBER), position: NUMBER, number: STRING, stage: STRING,
+        heading: [STRING, "what it stands under: its stage, or a section"], title: STRING, target: STRING, tolerance: STRING,
         targets: list(shape(:Target)), minutes: NUMBER, steps: list(STRING), fallback: STRING, from: STRING,
         about: [maybe(STRING), "What of the reading it rests on, such as layer:bass."],
         now?: [maybe(object(target: maybe(STRING), tolerance: maybe(STRING))), "What it would say if it were made now, where that differs; nulls where nothing says it any more."],
         state: words(:ItemState), result: [maybe(words(:ItemResult)), "how near it came, of what is done"], why: STRING, note: STRING,
-        own: [BOOLEAN, "written by a person, or in a person's words"]),
+        own: [BOOLEAN, "written by a person, or in a person's words"], who: [STRING, "who does it; empty: me"], links: list(STRING),
+        spent: [NUMBER, "s of work that were timed"], extra: [NUMBER, "minutes that were added to its box"], started_at: [maybe(STRING), "since when its clock runs"]),
       named(:Session, "What of a checklist fits into the time that one has.", minutes: NUMBER, work: NUMBER, rest: NUMBER, items: [list(NUMBER), "their ids"]),
-      more(:Checklist, :ChecklistHead, "", items: list(shape(:Item))),
+      more(:Checklist, :ChecklistHead, "", items: list(shape(:Item)), undo: [maybe(STRING), "what undo would take back"], redo: maybe(STRING)),
+      named(:LogEntry, "Something that was done.", id: NUMBER, checklist_id: maybe(NUMBER), item_id: maybe(NUMBER), list: STRING, stage: STRING, title: STRING,
+        box: [NUMBER, "min"], seconds: NUMBER, decision: STRING, why: STRING, at: STRING),
+      named(:PaceLine, "How long one person takes for one kind of work.", stage: STRING, boxes: NUMBER, given: [NUMBER, "min"], taken: [NUMBER, "min"], factor: NUMBER),
+      named(:Logbook, "", study: shape(:Study), entries: list(shape(:LogEntry)), pace: list(shape(:PaceLine))),
       named(:TempoPoint, "", counted: NUMBER, folded: NUMBER, apart: BOOLEAN),
       named(:ProfileSong, "", title: STRING, bars: NUMBER, duration: NUMBER, meter: STRING,
         sections: list(object(label: STRING, letter: STRING, first_bar: NUMBER, bars: NUMBER, energy: NUMBER))),

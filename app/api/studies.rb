@@ -71,6 +71,21 @@ module Api
       answer({ checklist: Work::Planning.new(library, study, target_key(study), kept).create(wanted) }, 201)
     end
 
+    # What was done on its checklists, and how long things take.
+    get "/studies/:id/logbook" do |id|
+      study = library.studies.find(number(id))
+      answer(study:, entries: library.logbook.of_study(study[:id]), pace: library.logbook.pace.map(&:to_h))
+    end
+
+    Ethoscope::Export::Formats.of(:logbook).each do |format|
+      get "/studies/:id/#{format.file}" do |id|
+        study = library.studies.find(number(id))
+        download("#{study[:title]}#{format.suffix}", format.extension)
+        content_type format.type
+        format.writer.write(library.logbook.of_study(study[:id]))
+      end
+    end
+
     get("/schools") { answer(schools: Ethoscope::Checklist::Schools::ALL.map(&:to_h)) }
   end
 end

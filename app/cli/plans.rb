@@ -25,12 +25,9 @@ module Cli
     # @return [String]
     def of(analysis, title)
       song = Ethoscope::Profile::Song.new(title:, vector: Ethoscope::Measures::Vector.of(analysis))
-      items = @school.ordered(Ethoscope::Checklist::Plan.of_song(song, aim: @aim, wanted: @wanted).items, &:stage)
-      @format.write({ title:, aim: @aim, school: @school.id, items: items.map { |number, item| plain(number, item) } })
+      ordered = @school.ordered(Ethoscope::Checklist::Plan.of_song(song, aim: @aim, wanted: @wanted).items.map(&:to_h))
+      items = ordered.zip(Ethoscope::Checklist::School.numbers(ordered.map(&:first))).map { |(heading, item), number| { **item, heading:, number:, state: "open", note: "" } }
+      @format.write({ title:, aim: @aim, school: @school.id, items: })
     end
-
-    private
-
-    def plain(number, item) = item.to_h.merge(number:, state: "open", note: "", targets: item.targets.map(&:to_h))
   end
 end

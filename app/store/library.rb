@@ -12,7 +12,7 @@ module Store
     # @return [Sequel::Database]
     attr_reader :db
     attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries, :assemblies, :vectors, :profiles, :songs,
-      :derivations
+      :derivations, :items, :list_edits, :logbook
 
     # See {Intake}.
     def_delegators :@intake, :import, :import_stem, :add_to_assembly, :import_score, :assemble, :remove, :sweep
@@ -70,6 +70,9 @@ module Store
       @analyses = Analyses.new(@db)
       @readings = Readings.new(@db)
       @checklists = Checklists.new(@db)
+      @items = Items.new(@db)
+      @list_edits = ListEdits.new(@db)
+      @logbook = Logbook.new(@db)
       @journal = Journal.new(@db)
       @separations = Separations.new(@db)
       @stems = Stems.new(@db)

@@ -55,19 +55,82 @@ class ChecklistsApiTest < Ethoscope::TestCase
     assert_problem 422, "invalid", /Result/
   end
 
-  def test_an_item_of_ones_own_is_added_worded_and_removed_and_others_are_not
+  def test_an_item_of_ones_own_is_added_at_the_end_of_its_stage
     checklist = make(from: "reference", reference_id: @reference[:id])
     own = send_json(:post, "/api/checklists/#{checklist[:id]}/items", { stage: "Groove", title: "Lid on the four" })[:item]
     stored = -> { get_json("/api/checklists/#{checklist[:id]}")[:checklist][:items] }
 
     assert_equal ["you", true, "as you hear it", 10], own.values_at(:from, :own, :target, :minutes)
     assert_equal(own[:id], stored.call.reverse.find { |item| item[:stage] == "Groove" }[:id])
-    send_json(:delete, "/api/items/#{checklist[:items].first[:id]}")
+  end
 
-    assert_problem 422, "invalid", /skip it instead/
+  def test_what_is_taken_away_comes_back
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    own = send_json(:post, "/api/checklists/#{checklist[:id]}/items", { stage: "Groove", title: "Lid on the four" })[:item]
+    stored = -> { get_json("/api/checklists/#{checklist[:id]}")[:checklist][:items] }
+    send_json(:delete, "/api/items/#{checklist[:items].first[:id]}")
     send_json(:delete, "/api/items/#{own[:id]}")
 
-    assert_equal(checklist[:items].map { |item| item[:number] }, stored.call.map { |item| item[:number] })
+    assert_equal(checklist[:items].drop(1).map { |item| item[:id] }, stored.call.map { |item| item[:id] })
+    undone = send_json(:post, "/api/checklists/#{checklist[:id]}/undo")[:checklist]
+
+    assert_equal ["Take away “#{checklist[:items].first[:title]}”", "Take away “Lid on the four”"], undone.values_at(:undo, :redo)
+  end
+
+  def test_items_are_moved_split_and_joined
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    items = checklist[:items]
+    many = items.find { |item| item[:steps].size > 1 }
+    moved = send_json(:post, "/api/items/#{items.last[:id]}/move", { to: 0 })[:checklist]
+
+    assert_equal [items.last[:id], true], [moved[:items].first[:id], moved[:by_hand]]
+    split = send_json(:post, "/api/items/#{many[:id]}/split", { at: 2 })[:checklist]
+
+    assert_equal items.size + 1, split[:items].size
+    send_json(:post, "/api/items/#{many[:id]}/split", { at: 2 })
+
+    assert_problem 422, "invalid", /one step/
+    joined = send_json(:post, "/api/items/#{many[:id]}/join")[:checklist]
+
+    assert_equal [items.size, many[:steps]], [joined[:items].size, joined[:items].find { |item| item[:id] == many[:id] }[:steps]]
+  end
+
+  def test_the_clock_of_an_item_runs
+    many = make(from: "reference", reference_id: @reference[:id])[:items].first
+    running = send_json(:post, "/api/items/#{many[:id]}/clock", { action: "start" })[:checklist][:items].find { |item| item[:id] == many[:id] }
+
+    refute_nil running[:started_at]
+    send_json(:post, "/api/items/#{many[:id]}/clock", { action: "wind" })
+
+    assert_problem 422, "invalid", /Action/
+  end
+
+  def test_who_does_it_where_there_is_more_and_what_the_log_says
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    item = "/api/items/#{checklist[:items].first[:id]}"
+
+    assert_equal ["Ida", ["https://example.org/a"], 5], send_json(:patch, item, { who: "Ida", links: ["https://example.org/a"], extra: 5 })[:item].values_at(:who, :links, :extra)
+    send_json(:patch, item, { links: ["javascript:alert(1)"] })
+
+    assert_problem 422, "invalid", /Links/
+    send_json(:patch, item, { result: "substituted", why: "=none" })
+    logbook = get_json("#{@study}/logbook")
+    csv = get("#{@study}/logbook.csv", {}, "HTTP_HOST" => "127.0.0.1").body
+
+    assert_equal([["substituted", "=none"]], logbook[:entries].map { |entry| entry.values_at(:decision, :why) })
+    assert_equal "substituted,'=none", csv.lines.last.chomp.split(",").last(2).join(",")
+  end
+
+  def test_a_list_is_renamed_copied_and_put_in_order_of_appearance
+    checklist = make(from: "reference", reference_id: @reference[:id])
+    list = "/api/checklists/#{checklist[:id]}"
+
+    assert_equal "Bounce two", send_json(:patch, list, { title: "Bounce two" })[:checklist][:title]
+    assert_equal "Bounce two, copy", send_json(:post, "#{list}/copies")[:checklist][:title]
+    headings = send_json(:patch, list, { school: "appearance" })[:checklist][:items].map { |item| item[:heading] }.uniq
+
+    assert_equal ["Verse, bar 1", "Chorus, bar 5", "Verse, bar 9", "Chorus, bar 13"], headings.grep(/bar/)
+    assert_equal ["Frame", "Tempo and key"], headings.first(2)
   end
 
   def test_what_a_person_worded_is_not_held_against_the_readings

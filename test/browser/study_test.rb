@@ -101,13 +101,13 @@ class StudyTest < BrowserCase
 
     assert_text(/1 close/)
     assert_selector "button", text: "Loudness · close note", normalize_ws: true
-    click_button "Skip it"
+    click_button "Leave it out"
 
-    assert_text(/1 skipped/)
+    assert_text(/1 left out/)
     assert_no_text(/1 close/)
-    find("[role=radio]", text: "drums first").click
+    select "drums first", from: "Order of work"
 
-    assert_text(/1 skipped/)
+    assert_text(/1 left out/)
     fill_in "What else is to be done", with: "Lid on the four"
     click_button "Add it"
     find("summary", text: "In your own words").click

@@ -133,12 +133,4 @@ class TrustBrowserTest < BrowserCase
     find("aside h2", text: "echo")
   end
 
-  # As another window does, and has it worked in.
-  def put_tempo_right(bpm)
-    id = library.readings.current(@reference[:id])["tempo"][:id]
-    library.journal.record(@reference[:id], "Correct tempo") { |readings| readings.correct(id, value: { bpm: }, source: "heard") }
-    analysis = Ethoscope::Analysis.of(features: Fixture.features, corrections: Ethoscope::Corrections.of(bpm:))
-    run = library.db[:analyses].insert(recording_id: @reference[:recording_id], state: "running", corrections: JSON.generate(bpm:), created_at: "2026-01-01")
-    library.analyses.finish(run, JSON.generate(analysis.to_h))
-  end
 end

@@ -44,8 +44,15 @@ class BrowserCase < Ethoscope::TestCase
     page.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width:, height:, deviceScaleFactor: 1, mobile: false)
   end
 
-  # Keys that go to the page, not to a field.
-  def press(*keys) = keys.each { |key| page.send_keys(key) }
+  # Keys that go to whatever has the focus, one after another; several at once as a list, such as [:control, "z"]. They go by the keyboard, not by way of the
+  # element: that may be drawn anew in between.
+  def press(*keys)
+    keys.each do |key|
+      *held, last = Array(key)
+      action = held.reduce(page.driver.browser.action) { |chain, one| chain.key_down(one) }
+      held.reverse.reduce(action.send_keys(last)) { |chain, one| chain.key_up(one) }.perform
+    end
+  end
 
   def new_study(**fields) = library.studies.create({ title: "Study", aim: "style" }.merge(fields))
 
@@ -67,5 +74,15 @@ class BrowserCase < Ethoscope::TestCase
     @reference = analysed(new_study)
     visit sheet_of(@reference)
     find("h1", text: "Fixture")
+  end
+
+  # As if a person had put the tempo right and it had been worked in.
+  def put_tempo_right(bpm)
+    id = library.readings.current(@reference[:id])["tempo"][:id]
+    library.journal.record(@reference[:id], "Correct tempo") { |readings| readings.correct(id, value: { bpm: }, source: "heard") }
+    analysis = Ethoscope::Analysis.of(features: Fixture.features, corrections: Ethoscope::Corrections.of(bpm:))
+    terms = Store::Terms.new(corrections: Ethoscope::Corrections.arguments(library.readings.corrections(@reference[:id])), sources: {})
+    run = library.db[:analyses].insert(recording_id: @reference[:recording_id], state: "running", terms: terms.key, corrections: JSON.generate(bpm:), created_at: "2026-01-01")
+    library.analyses.finish(run, JSON.generate(analysis.to_h))
   end
 end

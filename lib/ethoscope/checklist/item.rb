@@ -13,6 +13,9 @@ module Ethoscope
       # How near something that is done came: by ear, as long as nothing measures it.
       RESULTS = %w[exact close ballpark substituted].freeze
 
+      # @return [Hash] plain data, its targets as well
+      def to_h = super.merge(targets: targets.map(&:to_h))
+
       # @return [Array] what tells it from the other items of a plan, whatever its figures are
       def identity = self.class.identity(stage, title, targets)
 

@@ -2,17 +2,23 @@
 
 module Ethoscope
   module Checklist
-    # In which order the stages are worked: people disagree, each with a reason.
-    School = Value.of(:id, :name, :reason, :stages) do
-      # @param items [Array<Object>]
-      # @yieldparam item [Object]
-      # @yieldreturn [String] its stage
-      # @return [Array<Array(String, Object)>] the items in this order of work, each with its number: the stage's place and its own in the stage, such as 2.3
-      def ordered(items, &)
-        by_stage = items.group_by(&)
-        (stages & by_stage.keys).each_with_index.flat_map do |stage, place|
-          by_stage.fetch(stage).each_with_index.map { |item, i| ["#{place + 1}.#{i + 1}", item] }
-        end
+    # In which order the items are worked: people disagree, each with a reason. headings says what stands together: stages or sections.
+    School = Value.of(:id, :name, :reason, :stages, :headings)
+
+    # Puts items in its order.
+    class School
+      # @param items [Array<Hash>] stage, about and targets (as {Measures::Target#to_h} gives them)
+      # @return [Array<Array(String, Hash)>] the items in this order of work, each under its heading
+      def ordered(items)
+        return Appearance.new(Schools::START, stages).ordered(items) if headings == "sections"
+
+        items.sort_by.with_index { |item, i| [stages.index(item[:stage]), i] }.map { |item| [item[:stage], item] }
+      end
+
+      # @param headings [Array<String>] of items in their order
+      # @return [Array<String>] their numbers: which heading it is, and the place below it, such as 2.3
+      def self.numbers(headings)
+        headings.chunk_while { |one, other| one == other }.each_with_index.flat_map { |run, heading| run.each_index.map { |i| "#{heading + 1}.#{i + 1}" } }
       end
     end
 
@@ -21,14 +27,16 @@ module Ethoscope
       START = ["Frame", "Tempo and key"].freeze
       FINISH = %w[Techniques Mix Check].freeze
       ALL = [
-        School.new(id: "chords", name: "chords first", reason: "the song is in the harmony",
+        School.new(id: "chords", name: "chords first", reason: "the song is in the harmony", headings: "stages",
           stages: START + ["Chords and bass", "Groove", "Sounds", "Arrangement"] + FINISH),
-        School.new(id: "drums", name: "drums first", reason: "the body decides",
+        School.new(id: "drums", name: "drums first", reason: "the body decides", headings: "stages",
           stages: START + ["Groove", "Chords and bass", "Sounds", "Arrangement"] + FINISH),
-        School.new(id: "sounds", name: "sounds first", reason: "the right sound writes the part",
+        School.new(id: "sounds", name: "sounds first", reason: "the right sound writes the part", headings: "stages",
           stages: START + ["Sounds", "Chords and bass", "Groove", "Arrangement"] + FINISH),
-        School.new(id: "arrangement", name: "map first", reason: "know where everything goes",
-          stages: START + ["Arrangement", "Chords and bass", "Groove", "Sounds"] + FINISH)
+        School.new(id: "arrangement", name: "map first", reason: "know where everything goes", headings: "stages",
+          stages: START + ["Arrangement", "Chords and bass", "Groove", "Sounds"] + FINISH),
+        School.new(id: "appearance", name: "as it comes", reason: "each thing where the song first needs it, from the first bar on", headings: "sections",
+          stages: START + ["Arrangement", "Sounds", "Groove", "Chords and bass"] + FINISH)
       ].freeze
 
       # @param id [String]

@@ -10,11 +10,11 @@ module Ethoscope
       STROKES = { Measures::Kinds::Grid::SOFT => "X", 0 => "x" }.freeze
       BOXES = { "done" => "[x]", "skipped" => "[-]", "open" => "[ ]" }.freeze
 
-      # @param checklist [Hash] title, and items: number, stage, title, target, tolerance, minutes, steps, fallback, from, state, note
+      # @param checklist [Hash] title, and items: number, heading, title, target, tolerance, minutes, steps, fallback, from, state, note
       # @return [String]
       def self.write(checklist)
-        stages = checklist[:items].chunk_while { |a, b| a[:stage] == b[:stage] }
-        parts = stages.map { |group| "## #{group.first[:stage]}\n\n#{group.map { |item| entry(item) }.join}" }
+        groups = checklist[:items].chunk_while { |a, b| a[:heading] == b[:heading] }
+        parts = groups.map { |group| "## #{plain(group.first[:heading])}\n\n#{group.map { |item| entry(item) }.join}" }
         ["# #{plain(checklist[:title])}\n", *parts, "---\n\n#{CAUTION}\n"].join("\n")
       end
 

@@ -20,14 +20,10 @@ module Ethoscope
       def self.row(section, vector)
         place = section.place
         chords = vector.at("harmony.chords", place)&.value || []
-        [harmless(place.label), harmless(place.letter), place.first_bar, place.bars, *section.value.values_at(:start, :end).map { |seconds| seconds.round(3) },
-         vector.at("mix.level", place)&.value, harmless(chords.map { |chord| chord[:symbol] }.join(" "))]
+        [Cells.harmless(place.label), Cells.harmless(place.letter), place.first_bar, place.bars, *section.value.values_at(:start, :end).map { |seconds| seconds.round(3) },
+         vector.at("mix.level", place)&.value, Cells.harmless(chords.map { |chord| chord[:symbol] }.join(" "))]
       end
       private_class_method :row
-
-      # Spreadsheets reckon with cells that begin with one of these signs, so text gets an apostrophe before them.
-      def self.harmless(text) = text.match?(/\A[=+\-@\t\r]/) ? "'#{text}" : text
-      private_class_method :harmless
     end
   end
 end

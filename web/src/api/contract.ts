@@ -75,7 +75,7 @@ export type Presence = (typeof PRESENCES)[number];
 export const SECTION_LABELS = ["intro","verse","pre-chorus","chorus","post-chorus","bridge","breakdown","build","drop","solo","outro"] as const;
 export type SectionLabel = (typeof SECTION_LABELS)[number];
 
-export const SCHOOL_IDS = ["chords","drums","sounds","arrangement"] as const;
+export const SCHOOL_IDS = ["chords","drums","sounds","arrangement","appearance"] as const;
 export type SchoolId = (typeof SCHOOL_IDS)[number];
 
 export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};
@@ -856,6 +856,8 @@ export interface ChecklistHead {
   reference_id: number | null;
   title: string;
   school: SchoolId;
+  /** moved into an order of one's own */
+  by_hand: boolean;
   created_at: string;
 }
 
@@ -1080,6 +1082,7 @@ export interface School {
   name: string;
   reason: string;
   stages: string[];
+  headings: "stages" | "sections";
 }
 
 /** What is to be reached: a measure, where, its value, and how far off it may be in the measure's unit. */
@@ -1108,6 +1111,8 @@ export interface Item {
   position: number;
   number: string;
   stage: string;
+  /** what it stands under: its stage, or a section */
+  heading: string;
   title: string;
   target: string;
   tolerance: string;
@@ -1130,6 +1135,15 @@ export interface Item {
   note: string;
   /** written by a person, or in a person's words */
   own: boolean;
+  /** who does it; empty: me */
+  who: string;
+  links: string[];
+  /** s of work that were timed */
+  spent: number;
+  /** minutes that were added to its box */
+  extra: number;
+  /** since when its clock runs */
+  started_at: string | null;
 }
 
 /** What of a checklist fits into the time that one has. */
@@ -1143,6 +1157,42 @@ export interface Session {
 
 export interface Checklist extends ChecklistHead {
   items: Item[];
+  /** what undo would take back */
+  undo: string | null;
+  redo: string | null;
+}
+
+/** Something that was done. */
+export interface LogEntry {
+  id: number;
+  checklist_id: number | null;
+  item_id: number | null;
+  list: string;
+  stage: string;
+  title: string;
+  /** min */
+  box: number;
+  seconds: number;
+  decision: string;
+  why: string;
+  at: string;
+}
+
+/** How long one person takes for one kind of work. */
+export interface PaceLine {
+  stage: string;
+  boxes: number;
+  /** min */
+  given: number;
+  /** min */
+  taken: number;
+  factor: number;
+}
+
+export interface Logbook {
+  study: Study;
+  entries: LogEntry[];
+  pace: PaceLine[];
 }
 
 export interface TempoPoint {

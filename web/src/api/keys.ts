@@ -17,6 +17,7 @@ export const keys = {
   checklist: (id: number) => ["checklist", id] as const,
   session: (checklistId: number, minutes: number, settled: number) =>
     ["session", checklistId, minutes, settled] as const,
+  logbook: (studyId: number) => ["logbook", studyId] as const,
   schools: ["schools"] as const,
 };
 

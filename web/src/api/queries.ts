@@ -7,6 +7,7 @@ import type {
   Checklist,
   ChordReading,
   HowTo,
+  Logbook,
   ProfilePage,
   Progress,
   ReferencePage,
@@ -105,6 +106,14 @@ export const checklistQuery = (id: number) =>
     queryKey: keys.checklist(id),
     queryFn: () => get<{ checklist: Checklist }>(`/checklists/${id}`).then((answer) => answer.checklist),
     // What is put right on a sheet changes what its items would say.
+    staleTime: 0,
+  });
+
+/** What was done on a study's checklists. */
+export const logbookQuery = (studyId: number) =>
+  queryOptions({
+    queryKey: keys.logbook(studyId),
+    queryFn: () => get<Logbook>(`/studies/${studyId}/logbook`),
     staleTime: 0,
   });
 

@@ -1,4 +1,4 @@
-import { AudioLines, BookOpenText, ListChecks, Rows3 } from "lucide-react";
+import { AudioLines, BookOpenText, ListChecks, NotebookPen, Rows3 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { RouteObject } from "react-router";
 import type { StudyPage } from "../api/types";
@@ -6,8 +6,10 @@ import { plural } from "../lib/format";
 import { ChecklistScreen } from "../screens/ChecklistScreen";
 import { ChecklistsScreen } from "../screens/ChecklistsScreen";
 import { LayersScreen } from "../screens/LayersScreen";
+import { LogbookScreen } from "../screens/LogbookScreen";
 import { NewStudyScreen } from "../screens/NewStudyScreen";
 import { NotFoundScreen } from "../screens/NotFoundScreen";
+import { PaperScreen } from "../screens/PaperScreen";
 import { ProfileScreen } from "../screens/ProfileScreen";
 import { SheetScreen } from "../screens/SheetScreen";
 import { SoundsScreen } from "../screens/SoundsScreen";
@@ -27,6 +29,8 @@ export const ROUTES: RouteObject[] = [
   { path: "/studies/:studyId/profile", element: <ProfileScreen /> },
   { path: "/studies/:studyId/checklists", element: <ChecklistsScreen /> },
   { path: "/studies/:studyId/checklists/:checklistId", element: <ChecklistScreen /> },
+  { path: "/studies/:studyId/checklists/:checklistId/paper", element: <PaperScreen /> },
+  { path: "/studies/:studyId/logbook", element: <LogbookScreen /> },
   { path: "*", element: <NotFoundScreen /> },
 ];
 
@@ -54,6 +58,7 @@ export const PLACES: StudyPlace[] = [
     icon: <ListChecks size={15} />,
     figures: ({ checklists: [latest] }) => (latest ? `${latest.done} of ${latest.total}` : "none"),
   },
+  { name: "Logbook", path: () => "logbook", icon: <NotebookPen size={15} /> },
   { name: "Sounds", path: () => "sounds", icon: <AudioLines size={15} /> },
   { name: "Techniques", path: () => "techniques", icon: <BookOpenText size={15} /> },
 ];

@@ -1,4 +1,5 @@
 import { Check, Minus } from "lucide-react";
+import { Link } from "react-router";
 import type { Checklist, Item } from "../api/types";
 import { ITEM_RESULTS } from "../api/contract";
 import { SessionPlan } from "./SessionPlan";
@@ -15,7 +16,8 @@ interface SummaryProps {
 export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
   const stages = [...new Set(checklist.items.map((item) => item.stage))];
   const open = checklist.items.filter((item) => item.state === "open");
-  const minutes = (items: Item[]) => items.reduce((sum, item) => sum + item.minutes, 0);
+  const minutes = (items: Item[]) => items.reduce((sum, item) => sum + item.minutes + item.extra, 0);
+  const worked = checklist.items.reduce((sum, item) => sum + item.spent, 0);
   const done = checklist.items.filter((item) => item.state === "done").length;
   return (
     <aside
@@ -41,7 +43,7 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
       </section>
       <p className="text-ink-2 mid:mt-3">
         <span className="figure">{`${done} of ${checklist.items.length}`}</span> done,{" "}
-        <span className="figure">{checklist.items.filter((item) => item.state === "skipped").length}</span> skipped
+        <span className="figure">{checklist.items.filter((item) => item.state === "skipped").length}</span> left out
         {ITEM_RESULTS.map(
           (result) => [result, checklist.items.filter((item) => item.result === result).length] as const,
         )
@@ -78,6 +80,17 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
             <span className="figure">{minutes(checklist.items)}</span> min
           </span>
         </p>
+        <p className="flex justify-between text-ink-2 max-mid:hidden">
+          <span>Worked, by the clock</span>
+          <span>
+            <span className="figure">{Math.round(worked / 60)}</span> min
+          </span>
+        </p>
+        <p className="mt-1.5 max-mid:hidden">
+          <Link to={`/studies/${checklist.study_id}/logbook`} className="underline">
+            Logbook
+          </Link>
+        </p>
       </section>
       <p className="mt-4 border-t border-rule pt-3 text-11 text-ink-3 max-mid:hidden">
         For {studyTitle || "this study"}. Remaking or sampling a recording touches other people's rights; before a
@@ -88,7 +101,7 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
 }
 
 function StateCell({ item }: { item: Item }) {
-  const words = { open: "open", done: "done", skipped: "skipped" };
+  const words = { open: "open", done: "done", skipped: "left out" };
   return (
     <span
       role="img"

@@ -1,17 +1,16 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { write } from "../api/client";
-import { keys } from "../api/keys";
 import { checklistQuery, schoolsQuery, studyQuery } from "../api/queries";
-import type { Checklist, Item } from "../api/types";
-import { useChange } from "../app/useChange";
+import type { Checklist } from "../api/types";
+import { useCommands } from "../app/commands";
 import { AddItem } from "../checklist/AddItem";
-import { ItemRow, type ItemBody } from "../checklist/ItemRow";
+import { ItemRow } from "../checklist/ItemRow";
 import { Summary } from "../checklist/Summary";
+import { useList, type List } from "../checklist/useList";
+import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { Segmented } from "../components/Segmented";
 import { useChecklistId, useStudyId } from "./params";
 
 export function ChecklistScreen() {
@@ -37,118 +36,132 @@ export function ChecklistScreen() {
     );
   if (!checklist) return <PageHead title="Checklist" />;
 
-  return (
-    <>
-      <PageHead title="Checklist" remark={checklist.title}>
-        <Order checklist={checklist} />
-        <a
-          href={`/api/checklists/${id}/checklist.md`}
-          download
-          className="inline-flex h-7 items-center rounded-sm border border-firm px-3 font-medium whitespace-nowrap hover:bg-wash"
-        >
-          Take away as Markdown
-        </a>
-      </PageHead>
-      <List key={id} checklist={checklist} studyTitle={study?.study.title ?? ""} />
-    </>
-  );
+  return <Working key={id} checklist={checklist} studyTitle={study?.study.title ?? ""} />;
 }
 
+const LINK =
+  "inline-flex h-7 items-center rounded-sm border border-firm px-3 font-medium whitespace-nowrap hover:bg-wash";
+
 /** The schools disagree about what comes first; the items stay, with what was ticked. */
-function Order({ checklist }: { checklist: Checklist }) {
-  const client = useQueryClient();
+function Order({ checklist, list }: { checklist: Checklist; list: List }) {
   const { data: schools } = useQuery(schoolsQuery);
-  const reorder = useChange({
-    send: (school: string) => write<{ checklist: Checklist }>("PATCH", `/checklists/${checklist.id}`, { school }),
-    done: ({ checklist: changed }) => client.setQueryData(checklistQuery(checklist.id).queryKey, changed),
-  });
   return (
-    <span className="flex items-center gap-3 text-ink-2">
-      <span className="max-mid:hidden">Order</span>
-      <Segmented
-        label="Order of work"
-        choices={(schools ?? []).map((school) => ({ value: school.id, name: school.name, hint: school.reason }))}
-        value={checklist.school}
-        onChange={(school) => reorder.mutate(school)}
-      />
+    <span className="flex items-center gap-2 text-ink-2">
+      <span className="max-wide:hidden">Order</span>
+      <select
+        aria-label="Order of work"
+        value={checklist.by_hand ? "" : checklist.school}
+        title={schools?.find((school) => school.id === checklist.school)?.reason}
+        onChange={(event) => list.order(event.target.value)}
+        className="h-7 rounded-sm border border-firm bg-sheet px-1.5 text-ink"
+      >
+        {checklist.by_hand && <option value="">an order of your own</option>}
+        {(schools ?? []).map((school) => (
+          <option key={school.id} value={school.id} title={school.reason}>
+            {school.name}
+          </option>
+        ))}
+      </select>
     </span>
   );
 }
 
-export interface ItemChange extends ItemBody {
-  id: number;
+/** Takes back the last change of the list, and does it again. */
+function Steps({ checklist, list }: { checklist: Checklist; list: List }) {
+  return (
+    <>
+      <Button
+        disabled={!checklist.undo}
+        title={checklist.undo ? `Undo: ${checklist.undo}` : "Nothing to undo"}
+        onClick={list.undo}
+      >
+        Undo
+      </Button>
+      <Button
+        disabled={!checklist.redo}
+        title={checklist.redo ? `Do again: ${checklist.redo}` : "Nothing to do again"}
+        onClick={list.redo}
+      >
+        Redo
+      </Button>
+    </>
+  );
 }
 
-function List({ checklist, studyTitle }: { checklist: Checklist; studyTitle: string }) {
-  const client = useQueryClient();
+const GROUP = "On a checklist";
+
+function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: string }) {
   const [open, setOpen] = useState<number | null>(null);
-  const key = checklistQuery(checklist.id).queryKey;
-  const change = useChange({
-    send: ({ id, ...body }: ItemChange) => write<{ item: Item }>("PATCH", `/items/${id}`, body),
-    // The tick is on the paper at once; a failure takes it back.
-    early: async ({ id, ...body }) => {
-      await client.cancelQueries({ queryKey: key });
-      const before = client.getQueryData(key);
-      client.setQueryData(
-        key,
-        (now) => now && { ...now, items: now.items.map((item) => (item.id === id ? { ...item, ...body } : item)) },
-      );
-      return before;
+  const { items } = checklist;
+  const list = useList(checklist, (item) => setOpen(item.id));
+  const next = items.find((item) => item.state === "open");
+  const place = items.findIndex((item) => item.id === open);
+  const current = items[place];
+  const step = (by: number) => setOpen(items[Math.min(Math.max(0, place + by), items.length - 1)]?.id ?? null);
+  const move = (by: number) => current && list.move(current.id, Math.max(0, place + by));
+  useCommands([
+    { key: "j", name: "open the next item", group: GROUP, run: () => step(1) },
+    { key: "k", name: "open the one before", group: GROUP, run: () => step(-1) },
+    { key: "Shift+ArrowDown", name: "move the open item down", group: GROUP, run: () => move(1) },
+    { key: "Shift+ArrowUp", name: "move it up", group: GROUP, run: () => move(-1) },
+    {
+      key: "t",
+      name: "start or stop its clock",
+      group: GROUP,
+      run: () => current && list.clock(current.id, current.started_at ? "stop" : "start"),
     },
-    undo: (before) => client.setQueryData(key, before),
-    stale: [keys.study(checklist.study_id)],
-    shownHere: true,
-  });
-  const retarget = useChange({
-    send: (id: number) => write<{ item: Item }>("POST", `/items/${id}/target`),
-    stale: [key],
-  });
-  const add = useChange({
-    send: (item: { stage: string; title: string }) =>
-      write<{ item: Item }>("POST", `/checklists/${checklist.id}/items`, item),
-    done: ({ item }) => setOpen(item.id),
-    stale: [key, keys.study(checklist.study_id)],
-  });
-  const remove = useChange({
-    send: (id: number) => write("DELETE", `/items/${id}`),
-    stale: [key, keys.study(checklist.study_id)],
-  });
-  const next = checklist.items.find((item) => item.state === "open");
+    { key: "Delete", name: "take it away", group: GROUP, run: () => current && list.remove(current.id) },
+    { key: "Mod+z", name: "undo", group: GROUP, run: list.undo },
+    { key: "Mod+Shift+z", name: "do it again", group: GROUP, run: list.redo },
+  ]);
   return (
-    <div className="flex min-h-0 grow bg-sheet max-mid:flex-col-reverse">
-      <div className="min-h-0 min-w-0 grow overflow-y-auto px-4 pb-4 scroll-quiet">
-        {change.error && (
-          <div className="py-2">
-            <Failure error={change.error} />
-          </div>
-        )}
-        <table className="w-full table-fixed border-collapse text-left">
-          <Head />
-          <tbody>
-            {checklist.items.map((item, index) => (
-              <ItemRow
-                key={item.id}
-                item={item}
-                checklist={checklist}
-                firstOfStage={checklist.items[index - 1]?.stage !== item.stage}
-                open={open === item.id}
-                onOpen={() => setOpen(open === item.id ? null : item.id)}
-                onChange={(body) => change.mutate({ id: item.id, ...body })}
-                onTakeTarget={() => retarget.mutate(item.id)}
-                onRemove={() => remove.mutate(item.id)}
-              />
-            ))}
-          </tbody>
-        </table>
-        <AddItem stages={[...new Set(checklist.items.map((item) => item.stage))]} onAdd={(item) => add.mutate(item)} />
+    <>
+      <PageHead title="Checklist" remark={checklist.title}>
+        <Steps checklist={checklist} list={list} />
+        <Order checklist={checklist} list={list} />
+        <Link to={`/studies/${checklist.study_id}/checklists/${checklist.id}/paper`} className={LINK}>
+          Print
+        </Link>
+        <a href={`/api/checklists/${checklist.id}/checklist.md`} download className={LINK}>
+          Take away as Markdown
+        </a>
+      </PageHead>
+      <div className="flex min-h-0 grow bg-sheet max-mid:flex-col-reverse">
+        <div className="min-h-0 min-w-0 grow overflow-y-auto px-4 pb-4 scroll-quiet">
+          {list.error && (
+            <div className="py-2">
+              <Failure error={list.error} />
+            </div>
+          )}
+          <table className="w-full table-fixed border-collapse text-left">
+            <Head />
+            <tbody>
+              {items.map((item, index) => (
+                <ItemRow
+                  key={item.id}
+                  item={item}
+                  checklist={checklist}
+                  firstOfHeading={items[index - 1]?.heading !== item.heading}
+                  open={open === item.id}
+                  onOpen={() => setOpen(open === item.id ? null : item.id)}
+                  place={index}
+                  of={items.length}
+                  list={list}
+                  onDrop={(id) => id !== item.id && list.move(id, index)}
+                />
+              ))}
+            </tbody>
+          </table>
+          <AddItem stages={[...new Set(items.map((item) => item.stage))]} onAdd={list.add} />
+        </div>
+        <Summary checklist={checklist} studyTitle={studyTitle} next={next} onOpen={(item) => setOpen(item.id)} />
       </div>
-      <Summary checklist={checklist} studyTitle={studyTitle} next={next} onOpen={(item) => setOpen(item.id)} />
-    </div>
+    </>
   );
 }
 
 const COLUMNS: [string, string][] = [
-  ["Stage", "w-[118px]"],
+  ["Stage or section", "w-[118px]"],
   ["Number", "w-[34px]"],
   ["Done", "w-[28px]"],
   ["Item", ""],
@@ -164,7 +177,7 @@ function Head() {
       <tr className="border-b border-rule">
         {COLUMNS.map(([name, width]) => (
           <th key={name} scope="col" className={`h-8 font-normal ${width}`}>
-            {["Stage", "Number", "Done"].includes(name) ? <span className="sr-only">{name}</span> : name}
+            {["Stage or section", "Number", "Done"].includes(name) ? <span className="sr-only">{name}</span> : name}
           </th>
         ))}
       </tr>

@@ -6,8 +6,10 @@ import { keys } from "../api/keys";
 import { schoolsQuery, studyQuery } from "../api/queries";
 import type { StudyPage } from "../api/types";
 import { useChange } from "../app/useChange";
+import { Ask } from "../components/Ask";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
+import { LineInput } from "../components/LineInput";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { TableHead } from "../components/TableHead";
@@ -46,23 +48,83 @@ export function ChecklistsScreen() {
 
 function ChecklistTable({ page }: { page: StudyPage }) {
   const { data: schools } = useQuery(schoolsQuery);
+  const [naming, setNaming] = useState<number | null>(null);
+  const [title, setTitle] = useState("");
+  const stale = [keys.study(page.study.id)];
+  const rename = useChange({
+    send: (body: { id: number; title: string }) => write("PATCH", `/checklists/${body.id}`, { title: body.title }),
+    stale,
+    done: () => setNaming(null),
+  });
+  const copy = useChange({ send: (id: number) => write("POST", `/checklists/${id}/copies`), stale });
+  const remove = useChange({ send: (id: number) => write("DELETE", `/checklists/${id}`), stale });
   return (
     <table className="mt-2 w-full max-w-[860px] border-collapse text-left">
-      <TableHead columns={["Checklist", "Order", "Done", "Made"]} />
+      <TableHead columns={["Checklist", "Order", "Done", "Made", ""]} />
       <tbody>
         {page.checklists.map((row) => (
           <tr key={row.id} className="border-b border-faint hover:bg-wash">
             <td className="py-2 pr-4">
-              <Link
-                to={`/studies/${page.study.id}/checklists/${row.id}`}
-                className="font-serif text-15 hover:underline"
-              >
-                {row.title}
-              </Link>
+              {naming === row.id ? (
+                <form
+                  className="flex gap-1.5"
+                  onSubmit={(event) => {
+                    event.preventDefault();
+                    rename.mutate({ id: row.id, title: title.trim() });
+                  }}
+                >
+                  <LineInput name="Name of the checklist" autoFocus maxLength={120} value={title} onText={setTitle} />
+                  <Button type="submit" disabled={title.trim() === ""}>
+                    Keep the name
+                  </Button>
+                </form>
+              ) : (
+                <Link
+                  to={`/studies/${page.study.id}/checklists/${row.id}`}
+                  className="font-serif text-15 hover:underline"
+                >
+                  {row.title}
+                </Link>
+              )}
             </td>
-            <td className="pr-4 text-ink-2">{schools?.find((school) => school.id === row.school)?.name}</td>
+            <td className="pr-4 text-ink-2">
+              {row.by_hand ? "your own" : schools?.find((school) => school.id === row.school)?.name}
+            </td>
             <td className="pr-4 figure">{`${row.done} of ${row.total}`}</td>
-            <td className="figure text-ink-2">{day(row.created_at)}</td>
+            <td className="pr-4 figure text-ink-2">{day(row.created_at)}</td>
+            <td className="whitespace-nowrap text-ink-2">
+              <button
+                type="button"
+                aria-label={`Rename ${row.title}`}
+                className="underline"
+                onClick={() => {
+                  setNaming(row.id);
+                  setTitle(row.title);
+                }}
+              >
+                rename
+              </button>
+              {" · "}
+              <button
+                type="button"
+                aria-label={`Copy ${row.title}`}
+                className="underline"
+                onClick={() => copy.mutate(row.id)}
+              >
+                copy
+              </button>
+              {" · "}
+              <Ask
+                plain
+                name={`Delete ${row.title}`}
+                title={`Delete “${row.title}”?`}
+                description="It goes with its notes and results; the logbook keeps what was done. This can't be undone."
+                action="Delete the checklist"
+                onYes={() => remove.mutate(row.id)}
+              >
+                delete
+              </Ask>
+            </td>
           </tr>
         ))}
       </tbody>

@@ -13,7 +13,7 @@ import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Segmented } from "../components/Segmented";
 import { clock } from "../lib/format";
-import { BEATS } from "../api/contract";
+import { trackOf } from "../player/track";
 import { usePlayer } from "../player/context";
 import { HandOver } from "../sheet/HandOver";
 import { NotYet, Unshowable } from "../sheet/NoSheet";
@@ -181,21 +181,6 @@ function useTrack(page: ReferencePage | undefined): void {
   const player = usePlayer();
   useEffect(() => {
     if (!page?.analysis) return;
-    const { reference, analysis } = page;
-    player.load({
-      id: reference.id,
-      title: reference.title,
-      studyId: reference.study_id,
-      bars: analysis.bars,
-      beats: analysis.beats,
-      pickup: analysis.pickup_beats,
-      duration: analysis.duration,
-      loudBar: analysis.bars.reduce(
-        (best, bar, index) => (bar.energy > (analysis.bars[best - 1]?.energy ?? -99) ? index + 1 : best),
-        1,
-      ),
-      sections: analysis.sections,
-      beatsPerBar: BEATS[analysis.meter] ?? 4,
-    });
+    player.load(trackOf(page.reference, page.analysis));
   }, [player, page]);
 }
