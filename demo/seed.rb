@@ -71,6 +71,14 @@ library.journal.record(second[:id], "Add layer reed organ") do |taped|
   taped.note(second[:id], aspect: "layer", value: { name: "reed organ", role: "lead", spans: [], card: reed }, statement: "reed organ", source: "heard")
 end
 
+# Two songs of another kind stand at the side; what the songs are about.
+titled = songs.to_h { |song| [song[:title], song[:id]] }
+["Kettle at the Lock", "Copper Weather"].each { |title| library.references.update(titled.fetch(title), standing: "side") }
+{ "Marsh Telephone" => %w[water waiting], "Nine Buckets Down" => %w[water work], "Wet Slate" => %w[water waiting], "Pilot Light Parish" => %w[waiting] }.each do |title, words|
+  library.references.update(titled.fetch(title), words: words.map { |text| { kind: "theme", text: } })
+end
+library.references.update(first[:id], credits: [{ text: "Organ and tape: Marlo Venn", source: "sleeve", date: "1971" }])
+
 target = Ethoscope::Harmony::Key.named("G", "minor")
 checklist = Work::Planning.new(library, study, target).create(from: "reference", reference_id: first[:id], school: "sounds")
 # An afternoon at the list, by the clock.

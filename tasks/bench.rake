@@ -5,6 +5,7 @@ require_relative "bench/checklists"
 require_relative "bench/clock"
 require_relative "bench/ear"
 require_relative "bench/lines"
+require_relative "bench/profiles"
 require_relative "bench/rebuild"
 require_relative "bench/sheet"
 require_relative "bench/speed"
@@ -18,6 +19,9 @@ namespace :bench do
 
   desc "Notes of the bass on the mix, and of monophonic stems, against the MIDI files of a corpus folder: rake bench:lines[FOLDER]"
   task(:lines, [:folder] => "learn:load") { |_, arguments| Bench::Lines.new(arguments.fetch(:folder, "../shared/corpus")).run }
+
+  desc "Profiles of four generated songs of one style beside four of another, against their truth: rake bench:profile[FOLDER]"
+  task(:profile, [:folder] => "learn:load") { |_, arguments| Bench::Profiles.new(arguments.fetch(:folder)).run }
 
   desc "Processor seconds by stage against decoding and one transform, on one thread: rake bench:speed[FILE]"
   task(:speed, [:file]) { |_, arguments| Bench::Speed.new(arguments[:file]).run }

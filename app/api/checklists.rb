@@ -38,11 +38,11 @@ module Api
 
     # What of it fits into the time that one has.
     get "/checklists/:id/session" do |id|
-      answer(session: Ethoscope::Checklist::Session.new(library.checklists.find(number(id))[:items], asked(Schemas::SessionQuestion)[:minutes]).to_h)
+      answer(session: Ethoscope::Checklist::Session.new(library.checklists.find(number(id))[:items], asked(PlanSchemas::SessionQuestion)[:minutes]).to_h)
     end
 
     patch "/checklists/:id" do |id|
-      wanted = input(Schemas::ChecklistChange)
+      wanted = input(PlanSchemas::ChecklistChange)
       library.checklists.rename(number(id), wanted[:title]) if wanted[:title]
       library.checklists.reorder(number(id), Ethoscope::Checklist::Schools.find(wanted[:school])) if wanted[:school]
       whole(number(id))
@@ -70,11 +70,11 @@ module Api
     end
 
     post "/checklists/:id/items" do |id|
-      answer({ item: library.items.add(number(id), input(Schemas::NewItem)) }, 201)
+      answer({ item: library.items.add(number(id), input(PlanSchemas::NewItem)) }, 201)
     end
 
     patch "/items/:id" do |id|
-      change = input(Schemas::ItemChange)
+      change = input(PlanSchemas::ItemChange)
       library.logbook.decided(item(id), change)
       answer(item: library.items.update(number(id), change))
     end
@@ -84,19 +84,20 @@ module Api
     # Takes the target that follows from the reading as it is now.
     post "/items/:id/target" do |id|
       checklist = library.checklists.find(item(id)[:checklist_id])
-      now = planning(checklist).item_now(checklist, number(id)) or raise Problem.new(409, "gone", "The readings say nothing of this now. Leave the item out, keep it as it is, or " \
-                                                                                                "ask again once what was put right is worked in.")
+      now = planning(checklist).item_now(checklist,
+        number(id)) or raise Problem.new(409, "gone", "The readings say nothing of this now. Leave the item out, keep it as it is, or " \
+                                                      "ask again once what was put right is worked in.")
       answer(item: library.items.retarget(number(id), now))
     end
 
-    post("/items/:id/move") { |id| list_after(item(id)) { |item| library.items.move(item[:id], input(Schemas::ItemPlace)[:to]) } }
+    post("/items/:id/move") { |id| list_after(item(id)) { |item| library.items.move(item[:id], input(PlanSchemas::ItemPlace)[:to]) } }
 
-    post("/items/:id/split") { |id| list_after(item(id)) { |item| library.items.split(item[:id], input(Schemas::ItemSplit)[:at]) } }
+    post("/items/:id/split") { |id| list_after(item(id)) { |item| library.items.split(item[:id], input(PlanSchemas::ItemSplit)[:at]) } }
 
     post("/items/:id/join") { |id| list_after(item(id)) { |item| library.items.join(item[:id]) } }
 
     post "/items/:id/clock" do |id|
-      list_after(item(id)) { |item| input(Schemas::Clock)[:action] == "start" ? library.logbook.start(item) : library.logbook.stop(item) }
+      list_after(item(id)) { |item| input(PlanSchemas::Clock)[:action] == "start" ? library.logbook.start(item) : library.logbook.stop(item) }
     end
   end
 end

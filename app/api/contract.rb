@@ -18,7 +18,7 @@ module Api
       [/\ADELETE .*readings/, EDITED], [%r{\ADELETE /items/}, object(checklist: shape(:Checklist))], [/\ADELETE /, NOTHING],
       [%r{\AGET /studies\z}, object(studies: list(shape(:Study)))], [%r{\A(POST|PATCH) /studies(/\d+)?\z}, object(study: shape(:Study))],
       [%r{\AGET /studies/\d+\z}, shape(:StudyPage)], [%r{\APOST /studies/\d+/references\z}, object(reference: shape(:Reference))],
-      [%r{\AGET /studies/\d+/progress}, shape(:Progress)], [%r{\AGET /studies/\d+/profile\z}, shape(:ProfilePage)],
+      [%r{\AGET /studies/\d+/progress}, shape(:Progress)], [%r{\AGET /studies/\d+/profile\b}, shape(:ProfilePage)],
       [%r{\APOST /studies/\d+/checklists\z}, object(checklist: shape(:Checklist))], [%r{\AGET /schools\z}, object(schools: list(shape(:School)))],
       [%r{\AGET /studies/\d+/sounds\z}, object(sounds: list(shape(:SoundRow)))], [%r{\AGET (/studies/\d+)?/techniques\z}, object(techniques: list(shape(:TechniqueEntry)))],
       [%r{\A(POST|PATCH) /studies/\d+/techniques}, TECHNIQUE], [%r{\A\w+ (/studies/\d+)?/assemblies}, ASSEMBLY],
@@ -30,7 +30,8 @@ module Api
       [%r{\A\w+ (/references/\d+)?/stems}, STEM], [%r{\A(POST|PATCH) /(references|readings)/\d+}, EDITED],
       [%r{\APOST /checklists/\d+/items\z}, object(item: shape(:Item))], [%r{\AGET /checklists/\d+/session\b}, object(session: shape(:Session))],
       [%r{\A(GET|PATCH|POST) (/checklists/\d+(/copies|/undo|/redo)?|/items/\d+/(move|split|join|clock))\z}, object(checklist: shape(:Checklist))],
-      [%r{\A\w+ /items/\d+}, object(item: shape(:Item))], [%r{\AGET /studies/\d+/logbook\z}, shape(:Logbook)]
+      [%r{\A\w+ /items/\d+}, object(item: shape(:Item))], [%r{\AGET /studies/\d+/logbook\z}, shape(:Logbook)],
+      [%r{\AGET /studies/\d+/comparison\b}, object(comparison: shape(:Comparison))], [%r{\APOST /studies/\d+/targets\z}, object(checklist: shape(:Checklist))]
     ].freeze
 
     SHAPES = [*Ethoscope::Contract::SongShapes::ALL, *Ethoscope::Contract::PlayingShapes::ALL, *Shapes::ALL].freeze

@@ -27,6 +27,16 @@ module Api
     ReferenceChange = Ethoscope::Forms.schema do
       optional(:title).filled(:string, max_size?: 200)
       optional(:artist).maybe(:string, max_size?: 200)
+      optional(:standing).filled(:string, included_in?: Ethoscope::Profile::Song::STANDINGS.keys)
+      optional(:words).value(:array, max_size?: 40).each(:hash) do
+        required(:kind).filled(:string, included_in?: Ethoscope::Profile::Song::WORD_KINDS)
+        required(:text).filled(:string, max_size?: 60)
+      end
+      optional(:credits).value(:array, max_size?: 40).each(:hash) do
+        required(:text).filled(:string, max_size?: 200)
+        optional(:source).value(:string, max_size?: 200)
+        optional(:date).value(:string, max_size?: 20)
+      end
     end
 
     ReadingState = Ethoscope::Forms.schema do
@@ -214,56 +224,6 @@ module Api
 
     LayerCopy = Ethoscope::Forms.schema do
       required(:reference_id).filled(:integer)
-    end
-
-    NewChecklist = Ethoscope::Forms.schema do
-      required(:from).filled(:string, included_in?: %w[profile reference])
-      optional(:reference_id).maybe(:integer)
-      optional(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
-    end
-
-    ChecklistChange = Ethoscope::Forms.schema do
-      optional(:title).filled(:string, max_size?: 120)
-      optional(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
-    end
-
-    SessionQuestion = Ethoscope::Forms.schema do
-      required(:minutes).filled(:integer, included_in?: 5..600)
-    end
-
-    ItemWords = Ethoscope::Forms.schema do
-      optional(:title).filled(:string, max_size?: 200)
-      optional(:target).filled(:string, max_size?: 500)
-      optional(:tolerance).value(:string, max_size?: 100)
-      optional(:minutes).filled(:integer, included_in?: 1..600)
-      optional(:steps).value(:array, max_size?: 60).each(:string, max_size?: 500)
-    end
-
-    NewItem = Ethoscope::Forms.schema(parent: ItemWords) do
-      required(:stage).filled(:string, included_in?: Ethoscope::Checklist::Plan::STAGES.map { |stage| stage::NAME })
-      required(:title).filled(:string, max_size?: 200)
-    end
-
-    ItemChange = Ethoscope::Forms.schema(parent: ItemWords) do
-      optional(:state).filled(:string, included_in?: Ethoscope::Checklist::Item::STATES)
-      optional(:result).maybe(:string, included_in?: Ethoscope::Checklist::Item::RESULTS)
-      optional(:why).value(:string, max_size?: 300)
-      optional(:note).value(:string, max_size?: 1000)
-      optional(:who).value(:string, max_size?: 60)
-      optional(:links).value(:array, max_size?: 8).each(:string, max_size?: 500, format?: %r{\Ahttps?://\S+\z})
-      optional(:extra).filled(:integer, included_in?: 0..600)
-    end
-
-    ItemPlace = Ethoscope::Forms.schema do
-      required(:to).filled(:integer, included_in?: 0..2000)
-    end
-
-    ItemSplit = Ethoscope::Forms.schema do
-      required(:at).filled(:integer, included_in?: 2..60)
-    end
-
-    Clock = Ethoscope::Forms.schema do
-      required(:action).filled(:string, included_in?: %w[start stop])
     end
   end
 end

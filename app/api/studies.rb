@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Api
-  # Studies, their references, profile and checklists.
+  # Studies, their references and checklists.
   class Studies < Base
     helpers Uploads, Targets
 
@@ -11,15 +11,6 @@ module Api
         runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
         view = View.new(library, rows)
         rows.map { |row| row.merge(analysis: runs[row[:recording_id]], **view.of(row)) }
-      end
-
-      def profile_page(study)
-        references = library.references.of_study(study[:id])
-        songs, problems = library.songs.of(references)
-        raise Problem.new(409, "nothing_analysed", "No reference is analysed yet. Add one, or wait until its analysis is done.") if songs.empty?
-
-        profile = Ethoscope::Profile::Builder.new(songs.values, entries: library.entries.by_kind(study[:id]).method(:[])).profile
-        { study:, left_out: references.select { |row| problems.key?(row[:id]) }.map { |row| row[:title] }, profile: Ethoscope::Plain.frozen(profile) }
       end
     end
 
@@ -58,16 +49,9 @@ module Api
       answer(edition:, runs: library.runs(library.studies.find(number(id))[:id]))
     end
 
-    get "/studies/:id/profile" do |id|
-      study = library.studies.find(number(id))
-      content_type :json
-      stamp = library.stamp(study)
-      kept.keep([:profile, stamp]) { library.profiles.keep(study[:id], stamp) { JSON.generate(profile_page(study)) } }
-    end
-
     post "/studies/:id/checklists" do |id|
       study = library.studies.find(number(id))
-      wanted = input(Schemas::NewChecklist)
+      wanted = input(PlanSchemas::NewChecklist)
       answer({ checklist: Work::Planning.new(library, study, target_key(study), kept).create(wanted) }, 201)
     end
 

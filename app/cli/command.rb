@@ -18,11 +18,13 @@ module Cli
       ethoscope analyze DIR --out DIR        every audio file of a folder, one NAME.json each; with --beside, NAME.stems
                                              and NAME.mid beside it are used
       ethoscope checklist FILE [--markdown|--json]   all that it takes to rebuild the song, as things to do; --tempo and --key are
-                                             those of the new track, --aim is exact or style, --school chords, drums, sounds or
-                                             arrangement, whichever comes first
+                                             those of the new track, --aim is exact or style, --school chords, drums, sounds,
+                                             arrangement or appearance, whichever comes first
       ethoscope checklist DIR --out DIR      the same for every audio file of a folder
+      ethoscope profile DIR [--against DIR] [--json]   what the songs of a folder share, beside those of another folder or beside
+                                             the generated songs that ship; folders of sounds, or of analyses
     TEXT
-    VERBS = %w[analyze checklist].freeze
+    VERBS = %w[analyze checklist profile].freeze
 
     # @param path [String] of a file, in whatever encoding
     # @return [String] its name as it can be shown
@@ -55,6 +57,7 @@ module Cli
       verb, path, *rest = parser.parse(arguments.map { |argument| argument.valid_encoding? ? argument : argument.b })
       return show(parser.help, DONE) if options[:help]
       return usage("Say what to analyse.") unless VERBS.include?(verb) && path && rest.empty?
+      return style(path, options) if verb == "profile"
 
       dispatch(path, verb == "checklist" ? planned(options) : options)
     rescue OptionParser::ParseError, Ethoscope::Errors::Unfit => e
@@ -74,8 +77,9 @@ module Cli
         parser.on("--downbeat SECONDS", Float, "a moment that is a first beat") { |time| options[:first_downbeat] = time }
         parser.on("--key KEY", "the key, such as \"Eb minor\"") { |name| options[:key] = name }
         parser.on("--markdown", "print a checklist as Markdown (which it is without --json, too)") { options[:json] = false }
+        parser.on("--against DIR", "of a profile: other songs") { |dir| options[:against] = dir }
         parser.on("--aim AIM", "of a checklist: exact or style") { |aim| options[:aim] = aim }
-        parser.on("--school ORDER", "of a checklist: chords, drums, sounds or arrangement first") { |school| options[:school] = school }
+        parser.on("--school ORDER", "of a checklist: chords, drums, sounds or arrangement first, or appearance") { |school| options[:school] = school }
         parser.on("--help") { options[:help] = true }
       end
     end
@@ -95,6 +99,13 @@ module Cli
       Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err, beside: options[:beside], plans: options[:plans]).analyse_all? ? DONE : UNUSABLE
     rescue Errno::ENOENT, Errno::EACCES, Errno::EEXIST, Errno::ENOTDIR, Errno::EISDIR => e
       usage("#{Ethoscope::Plain.text(e.message)}.")
+    end
+
+    def style(path, options)
+      missing = [path, options[:against]].compact.find { |wanted| !File.directory?(wanted) }
+      return usage("There is no such folder: #{self.class.shown(missing)}") if missing
+
+      show(Styles.new(path, err: @err, **options.slice(:against, :json, :jobs)).to_s, DONE)
     end
 
     def single(path, options)

@@ -56,9 +56,19 @@ module Store
       item = Ethoscope::Checklist::Item.new(tolerance: "by ear", targets: [], steps: [], fallback: "", from: "you", about: nil, target: "as you hear it", minutes: 10,
         **attributes.slice(:stage, *WORDS))
       edits.record(checklist_id, "Add an item") do
-        last = db[:items].where(checklist_id:).order(:position).select(:id, :stage).all.then { |all| all.reverse.find { |one| one[:stage] == item.stage } || all.last }
-        insert({ **item.to_h, checklist_id:, own: true, heading: item.stage }, last)
+        insert({ **item.to_h, checklist_id:, own: true, heading: item.stage }, last_of(checklist_id, item.stage))
       end
+    end
+
+    # @param checklist_id [Integer]
+    # @param items [Array<Ethoscope::Checklist::Item>] each goes to the end of its stage
+    # @return [Hash] the checklist
+    # @raise [Missing]
+    def add_all(checklist_id, items)
+      edits.record(checklist_id, "Add #{items.size} from the profile") do
+        items.each { |item| insert({ **item.to_h, checklist_id:, heading: item.stage }, last_of(checklist_id, item.stage)) }
+      end
+      Checklists.new(db).find(checklist_id)
     end
 
     # @param id [Integer] an item
@@ -117,6 +127,12 @@ module Store
     private
 
     def edits = ListEdits.new(db)
+
+    # The item after which another of its stage stands.
+    def last_of(checklist_id, stage)
+      all = db[:items].where(checklist_id:).order(:position).select(:id, :stage).all
+      all.reverse.find { |one| one[:stage] == stage } || all.last
+    end
 
     def arranging(row) = Arranging.new(db, row[:checklist_id])
 

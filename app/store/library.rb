@@ -45,7 +45,7 @@ module Store
     #
     # @param how [Hash] see {Unmeasured#take}
     def measure_waiting(**how)
-      songs.of(db[:references].where(id: @unmeasured.take(**how)).all)
+      songs.of(db[:references].where(id: @unmeasured.take(**how)).map { |row| References.plain(row) })
     end
 
     # @param study [Hash]

@@ -3,20 +3,33 @@
 module Store
   # References: songs of a study, in order.
   class References < Rows
+    # What can be said of one.
+    SAID = %i[title artist standing words credits].freeze
+    # Columns that hold lists.
+    LISTS = %i[words credits].freeze
+
+    # @param reference [Hash] as the table has it
+    # @return [Hash] with its lists read
+    def self.plain(reference) = reference.merge(LISTS.to_h { |name| [name, JSON.parse(reference[name], symbolize_names: true)] })
+
     # @param study_id [Integer]
     # @return [Array<Hash>] in order, each with its latest analysis without data
     def of_study(study_id)
-      db[:references].where(study_id:).order(:position).all
+      db[:references].where(study_id:).order(:position).map { |row| References.plain(row) }
     end
 
     # @param recording_id [Integer]
     # @return [Array<Hash>] in all studies
-    def of_recording(recording_id) = db[:references].where(recording_id:).order(:id).all
+    def of_recording(recording_id) = db[:references].where(recording_id:).order(:id).map { |row| References.plain(row) }
+
+    # @param study_id [Integer]
+    # @return [Array<Hash>] references of all other studies
+    def elsewhere(study_id) = db[:references].exclude(study_id:).order(:id).map { |row| References.plain(row) }
 
     # @param id [Integer]
     # @return [Hash]
     # @raise [Missing]
-    def find(id) = existing(db[:references][id:], "reference")
+    def find(id) = References.plain(existing(db[:references][id:], "reference"))
 
     # @param study_id [Integer]
     # @param recording [Hash]
@@ -37,11 +50,12 @@ module Store
     end
 
     # @param id [Integer]
-    # @param attributes [Hash] title, artist
+    # @param attributes [Hash] any of SAID
     # @return [Hash]
     def update(id, attributes)
       find(id)
-      db[:references].where(id:).update(attributes.slice(:title, :artist))
+      said = attributes.slice(*SAID)
+      db[:references].where(id:).update(said.merge(said.slice(*LISTS).transform_values { |list| JSON.generate(list) })) unless said.empty?
       find(id)
     end
 

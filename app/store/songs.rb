@@ -22,7 +22,7 @@ module Store
       problems = {}
       songs = references.select { |reference| stamps.key?(reference[:id]) }.to_h do |reference|
         vector = known[reference[:id]] || measured(reference, stamps[reference[:id]])
-        [reference[:id], vector && Ethoscope::Profile::Song.new(title: reference[:title], vector:)]
+        [reference[:id], vector && song(reference, vector)]
       rescue Unshowable => e
         problems[reference[:id]] = e.message
         [reference[:id], nil]
@@ -82,8 +82,12 @@ module Store
       sheet = sheet(reference) or return nil
       Unshowable.instead(reference[:title]) do
         vector = Ethoscope::Measures::Vector.of(Ethoscope::Excerpt.of(sheet.settled, bars), corrections: @library.readings.corrections(reference[:id]))
-        Ethoscope::Profile::Song.new(title: reference[:title], vector:)
+        song(reference, vector)
       end
+    end
+
+    def song(reference, vector)
+      Ethoscope::Profile::Song.new(title: reference[:title], vector:, id: reference[:id], standing: reference[:standing], words: reference[:words].map { |word| word[:text] })
     end
   end
 end

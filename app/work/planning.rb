@@ -94,7 +94,8 @@ module Work
       end
     end
 
-    def songs = @songs ||= @library.songs.of(@library.references.of_study(@study[:id])).first.values
+    # Songs that count in the profile.
+    def songs = @songs ||= @library.songs.of(@library.references.of_study(@study[:id])).first.values.select { |song| song.weight.positive? }
 
     # Figures of before would stand in it without a word.
     def check_worked_in(references)

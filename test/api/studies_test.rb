@@ -90,7 +90,7 @@ class StudiesApiTest < Ethoscope::TestCase
   end
 
   def test_the_libraries_of_techniques_and_schools
-    assert_equal(%w[chords drums sounds arrangement], get_json("/api/schools")[:schools].map { |school| school[:id] })
+    assert_equal(%w[chords drums sounds arrangement appearance], get_json("/api/schools")[:schools].map { |school| school[:id] })
     assert(get_json("/api/techniques")[:techniques].all? { |entry| !entry[:summary].empty? && entry[:steps].size >= 3 })
   end
 end

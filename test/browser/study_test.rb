@@ -63,21 +63,6 @@ class StudyTest < BrowserCase
     assert_text "Drop a recording here"
   end
 
-  def test_the_profile_says_what_songs_share
-    study = new_study
-    %w[A D E].each { |tonic| analysed(study, "In #{tonic}", Fixture.varied(key: Fixture.key(tonic, "minor"), tempo: Fixture.tempo(72.0))) }
-    analysed(study, "The Other", Fixture.varied(key: Fixture.key("C", "major"), tempo: Fixture.tempo(100.0), meter: "6/8"))
-    visit "/studies/#{study[:id]}/profile"
-
-    assert_text "Minor is home."
-    assert_text "3 of 4 songs"
-    assert_text "The Other is the outlier: tempo, meter and mode", normalize_ws: true
-    click_link "Turn into targets"
-    click_button "Make the checklist"
-
-    assert_text "In the style of 4 songs"
-  end
-
   def test_an_empty_study_has_a_next_step_on_every_page
     study = new_study
     visit "/studies/#{study[:id]}/checklists"

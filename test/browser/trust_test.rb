@@ -132,5 +132,4 @@ class TrustBrowserTest < BrowserCase
     end
     find("aside h2", text: "echo")
   end
-
 end

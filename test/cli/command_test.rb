@@ -48,6 +48,29 @@ class CommandTest < Ethoscope::TestCase
     assert_match(/\A# one\n/, File.read(File.join(folder, "plans", "one.md")))
   end
 
+  def test_a_profile_of_a_folder_beside_generated_songs_or_another_folder
+    songs, others = %w[songs others].map { |name| File.join(folder, name).tap { |dir| FileUtils.mkdir_p(dir) } }
+    %w[A D].each { |tonic| write_analysis(songs, "in_#{tonic}", Fixture.varied(key: Fixture.key(tonic, "minor"))) }
+    write_analysis(others, "waltz", Fixture.varied(meter: "3/4"))
+    code, text, = run_command("profile", songs)
+    _, json, = run_command("profile", songs, "--against", others, "--json")
+    plan = JSON.parse(json, symbolize_names: true)
+
+    assert_equal 0, code
+    assert_match(/\A2 songs, beside 180 generated songs\n/, text)
+    assert_match(/2 of 2 +.*too few songs to tell/, text)
+    assert_equal [%w[in_A in_D], { name: "others", songs: 1 }], plan.values_at(:songs, :baseline)
+    assert_in_delta 0.0, plan[:statements].find { |claim| claim[:id] == "time.meter=4/4" }[:elsewhere]
+  end
+
+  def test_a_profile_needs_a_folder_with_songs
+    code, _, err = run_command("profile", folder)
+
+    assert_equal 2, code
+    assert_match(/there is no song in/i, err)
+    assert_match(/no such folder/, run_command("profile", Fixture.wav).last)
+  end
+
   def test_an_aim_an_order_or_a_key_that_is_none_is_bad_usage
     { "--aim" => /aim is one of exact, style/, "--school" => /order of work is one of chords/, "--key" => /H is no note/ }.each do |option, words|
       code, _, err = run_command("checklist", Fixture.wav, option, "H")
@@ -167,6 +190,8 @@ class CommandTest < Ethoscope::TestCase
   def make_folder
     [File.join(folder, "in"), File.join(folder, "out")].each { |path| FileUtils.mkdir_p(path) }.tap { |source, _| FileUtils.mkdir_p(File.join(source, "below")) }
   end
+
+  def write_analysis(dir, name, analysis) = File.write(File.join(dir, "#{name}.json"), JSON.generate(analysis.to_h))
 
   def run_command(*arguments)
     out = StringIO.new

@@ -2,10 +2,9 @@
 
 require_relative "../test_helper"
 
-# What several songs have in common in every respect that is measured, and the one that stands apart.
+# What several songs have in common in every respect that is measured.
 class ProfileCommonTest < Ethoscope::TestCase
   Common = Ethoscope::Profile::Common
-  Outlier = Ethoscope::Profile::Outlier
 
   def songs = [70.0, 74.0, 146.0].map { |bpm| Fixture.song("at #{bpm}", tempo: Fixture.tempo(bpm)) }
 
@@ -50,26 +49,4 @@ class ProfileCommonTest < Ethoscope::TestCase
 
     assert_equal([[16, 3]], Common.new(vectors, measures: [measure]).lines.map { |found| [found.value, found.n] })
   end
-
-  def test_the_outlier_needs_four_songs_and_two_respects
-    alike = %w[A D E].map { |tonic| Fixture.song("in #{tonic}", key: Fixture.key(tonic, "minor")) }
-    major = Fixture.song("major", key: Fixture.key("C", "major"))
-    waltz = Fixture.song("waltz", key: Fixture.key("C", "major"), meter: "3/4")
-
-    assert_nil outlier(alike)
-    assert_nil outlier([*alike, major])
-    assert_equal({ song: 3, title: "waltz", respects: %w[meter mode] }, outlier([*alike, waltz]))
-  end
-
-  def test_two_that_differ_are_no_outlier_and_songs_without_a_key_take_no_part
-    alike = %w[A D E].map { |tonic| Fixture.song("in #{tonic}", key: Fixture.key(tonic, "minor")) }
-    waltzes = Array.new(2) { |i| Fixture.song("waltz #{i}", meter: "3/4", key: Fixture.key("C", "major")) }
-
-    assert_nil outlier(alike + waltzes)
-    assert_nil outlier([*alike, Fixture.song("silent", key: nil, meter: "3/4")])
-  end
-
-  private
-
-  def outlier(songs) = Outlier.new(songs, Ethoscope::Rhythm::TempoZone.new(songs.map(&:bpm)).points).to_h
 end

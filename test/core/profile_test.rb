@@ -23,15 +23,6 @@ class ProfileTest < Ethoscope::TestCase
     assert_nil TempoZone.new([nil]).range
   end
 
-  def test_every_statement_says_n_of_m
-    songs = [70.0, 71.0, 142.0].map { |bpm| Fixture.song("at #{bpm}", tempo: Fixture.tempo(bpm)) }
-    statements = Builder.new(songs).profile[:statements]
-
-    assert_operator statements.size, :>=, 3
-    assert(statements.all? { |statement| statement.m == 3 && statement.n.between?(1, 3) })
-    assert_match(/Near 71\.0 BPM, from 70\.0 to 71\.0, one counted an octave away/, statements.first.text)
-  end
-
   def test_degrees_count_in_bars_over_all_songs
     degrees = Builder.new([Fixture.song("one"), Fixture.song("two")]).degrees
 
@@ -45,9 +36,19 @@ class ProfileTest < Ethoscope::TestCase
     other = Fixture.song("the other", key: Fixture.key("C", "major"), tempo: Fixture.tempo(100.0), meter: "6/8")
     profile = Builder.new([*minor, other]).profile
 
-    assert_equal({ song: 3, title: "the other", respects: %w[tempo meter mode] }, profile[:outlier])
+    assert_equal [3, "the other"], profile[:outlier].values_at(:song, :title)
+    assert_empty ["Between 72.0 and 72.0 BPM", "In 4/4", "In minor"] - profile[:outlier][:respects]
     assert_equal [3, 4], profile[:keys].values_at(:minor, :of)
     assert_nil Builder.new(minor).profile[:outlier]
+  end
+
+  def test_what_is_claimed_says_of_how_many_songs_and_how_much_other_music_has_it
+    claims = Builder.new([70.0, 71.0, 142.0].map { |bpm| Fixture.song("at #{bpm}", tempo: Fixture.tempo(bpm)) }).profile[:claims]
+    tempo = claims.find { |claim| claim[:id] == "time.tempo" }
+
+    assert(claims.all? { |claim| claim[:m] == 3 && claim[:n].between?(2, 3) })
+    assert_equal ["Between 70.0 and 71.0 BPM", 3, [70.0, 71.0]], tempo.values_at(:words, :n, :value)
+    assert_operator claims.find { |claim| claim[:id] == "time.meter=4/4" }[:elsewhere], :>, 0.6
   end
 
   def test_layers_are_counted_by_kind_of_section

@@ -2,7 +2,7 @@
 
 module Ethoscope
   module Checklist
-    # The targets that make something in the style of several songs: what holds in at least half of them, with a tolerance as wide as they spread.
+    # The targets that make something in the style of several songs: what a clear majority of them has, with a tolerance as wide as they spread.
     class ProfileTargets
       # Parts of different songs are not the same place, so targets are of whole songs and of roles.
       SCOPES = %i[song role].freeze
@@ -35,12 +35,14 @@ module Ethoscope
       private
 
       def shared
-        lines = @profile.common.lines.reject { |line| ABSOLUTE.include?(line.measure) || line.n * 2 < @songs.size }
+        lines = @profile.common.lines.reject { |line| ABSOLUTE.include?(line.measure) || !clear?(line.n) }
         lines.filter_map do |line|
           measure = Measures::Registry.fetch(line.measure)
           target(measure, line.value, tolerance: tolerance(measure, line), place: line.place, holds: [line.n, line.m]) if measure.stage && SCOPES.include?(measure.scope)
         end
       end
+
+      def clear?(count) = count >= Profile::Claim::CLEAR * @songs.size
 
       def tolerance(measure, line) = line.spread ? [line.spread, measure.style].max.round(1) : measure.style
 
@@ -58,7 +60,7 @@ module Ethoscope
       def order(target) = Measures::Registry.all.index { |measure| measure.id == target.measure }
 
       def techniques
-        rows = @profile.techniques.select { |row| row[:songs].count(true) * 2 >= @songs.size }
+        rows = @profile.techniques.select { |row| clear?(row[:songs].count(true)) }
         rows.map { |row| target(Measures::Registry.fetch("techniques.technique"), row.slice(:kind, :name), tolerance: 0, holds: [row[:songs].count(true), @songs.size]) }
       end
 

@@ -8,7 +8,7 @@ module Ethoscope
     # The way is our own.
     module Registry
       # Grows when a reader changes what it gives, so that vectors that were kept are read anew.
-      REVISION = 2
+      REVISION = 3
 
       # @return [Array<Measure>] family by family
       def self.all = @all ||= families.flat_map { |family| family::MEASURES }.freeze
@@ -26,7 +26,7 @@ module Ethoscope
       def self.known?(id) = by_id.key?(id)
 
       # @return [String] changes when measures come, go or read something else
-      def self.edition = @edition ||= "#{REVISION}-#{Digest::SHA256.hexdigest(all.map(&:id).join(","))[0, 12]}"
+      def self.edition = @edition ||= "#{REVISION}-#{Digest::SHA256.hexdigest([*all, *Traits.all].map(&:id).join(","))[0, 12]}"
 
       def self.by_id = @by_id ||= all.to_h { |measure| [measure.id, measure] }.freeze
       private_class_method :by_id

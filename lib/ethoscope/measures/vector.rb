@@ -5,6 +5,9 @@ module Ethoscope
     # All measures of one song, each from the best source for it. Plain data, to be kept with the analysis that it was read off; what is asked of it is
     # built when it is first asked for. The way is our own.
     class Vector
+      # Under this name stands what styles differ by, see {SongTraits}.
+      TRAITS = :"style.traits"
+
       # @param analysis [Analysis] settled
       # @param corrections [Hash{String => Hash}] see {Subject}
       # @param gaps [Gaps] keeps which measures could not be read; they stay away
@@ -14,7 +17,9 @@ module Ethoscope
         told = Registry.all.to_h { |measure| [measure, gaps.beside("the measure “#{measure.name}”", []) { measure.read(subject).map { |measured| plain(measured) } }] }
         told.reject! { |_, rows| rows.empty? }
         whole, places = told.partition { |measure, _| measure.scope == :song }.map { |part| part.to_h { |measure, rows| [measure.id.to_sym, rows] } }
-        new(Plain.frozen(whole)) { Plain.frozen(places) }
+        draft = new(Plain.frozen(whole)) { Plain.frozen(places) }
+        traits = gaps.beside("the traits of the style", {}) { SongTraits.of(draft) }
+        new(Plain.frozen(whole.merge(TRAITS => [{ value: traits.transform_keys(&:to_sym), source: "mix", confidence: 1.0 }]))) { Plain.frozen(places) }
       end
 
       # @param data [Hash] as {#to_h} gives it, symbol keys, frozen
@@ -37,7 +42,10 @@ module Ethoscope
       end
 
       # @return [Array<Measured>]
-      def all = [*@whole.keys, *places.keys].flat_map { |id| of(id) }
+      def all = [*@whole.keys, *places.keys].reject { |id| id == TRAITS }.flat_map { |id| of(id) }
+
+      # @return [Hash{String => Object}] by trait its value, without those that the song does not tell
+      def traits = @built[TRAITS] ||= (value(TRAITS)&.transform_keys(&:to_s) || SongTraits.of(self)).freeze
 
       # @param id [String] of a measure
       # @return [Array<Measured>] one a place, in the order of the song

@@ -13,18 +13,23 @@ module Ethoscope
 
       # @param songs [Array<Song>]
       # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
-      def initialize(songs, entries: Techniques::Library.method(:entry))
+      # @param baseline [Baseline] other music
+      def initialize(songs, entries: Techniques::Library.method(:entry), baseline: Baseline.shipped)
         @songs = songs
         @entries = entries
+        @baseline = baseline
         @zone = Rhythm::TempoZone.new(songs.map(&:bpm))
       end
 
-      # @return [Hash] songs, tempo, keys, degrees, loops, layers, sounds, techniques, marks, statements, outlier, and measures: all that is measured, in a
-      #   line each with its name, its words and how many songs it holds for
+      # @return [Hash] songs, tempo, keys, degrees, loops, layers, sounds, techniques, marks, claims (what a clear majority has, beside other music), baseline (its
+      #   name and how many songs), outlier, groups, and measures: all that is measured, in a line each with its name, its words and how many songs it holds for
       def profile
-        parts = { tempo:, keys:, degrees:, techniques: }
-        { songs:, **parts, loops:, layers:, sounds:, marks:, statements: Statements.new(parts, @songs).all, outlier:, measures: }
+        { songs:, tempo:, keys:, degrees:, techniques:, loops:, layers:, sounds:, marks:, claims: told, baseline: { name: @baseline.name, songs: @baseline.songs.size }, outlier:,
+          groups: kinship.groups, measures: }
       end
+
+      # @return [Claims]
+      def claims = @claims ||= Claims.new(@songs.map(&:traits), weights: @songs.map(&:weight), baseline: @baseline)
 
       # @return [Common] in every respect that is measured
       def common = @common ||= Common.new(@songs)
@@ -104,10 +109,18 @@ module Ethoscope
         rows.sort_by { |row| [-row[:songs].count(true), -row[:sightings], row[:name]] }
       end
 
-      # @return [Hash, nil] the one song that falls outside in most respects, with the respects; see {Outlier}
-      def outlier = Outlier.new(@songs, @zone.points).to_h
+      # @return [Hash, nil] song (its index), title and respects of the one that stands apart, see {Kinship#outlier}
+      def outlier = kinship.outlier&.then { |found| { **found, title: @songs[found[:song]].title } }
 
       private
+
+      def kinship = @kinship ||= Kinship.new(@songs.map(&:traits), claims)
+
+      # Those that are said first, then the rest.
+      def told
+        said = claims.said
+        (said + (claims.all - said)).map { |claim| { **claim.to_h, said: said.include?(claim) } }
+      end
 
       # The most common kinds of sections, in the order in which they come in songs.
       def usual(kinds)
@@ -116,7 +129,9 @@ module Ethoscope
       end
 
       def songs
-        @songs.zip(sections).map { |song, list| { title: song.title, bars: song.bars, duration: song.vector.value("time.duration"), meter: song.meter, sections: list } }
+        @songs.zip(sections).map do |song, list|
+          { title: song.title, reference_id: song.id, standing: song.standing, bars: song.bars, duration: song.vector.value("time.duration"), meter: song.meter, sections: list }
+        end
       end
 
       def sections = @sections ||= @songs.map(&:sections)

@@ -2,11 +2,32 @@
 
 module Ethoscope
   module Profile
-    # One song as profile and checklist see it: its title, and all that is measured of it. The way is our own.
-    Song = Value.of(:title, :vector)
+    # One song as profile and checklist see it: its title, all that is measured of it, its id where it has one, how it stands in its study (one of STANDINGS), and
+    # the words that a person gave it. The way is our own.
+    Song = Value.of(:title, :vector, :id, :standing, :words)
 
     # Reads the vector.
     class Song
+      # What songs of each standing weigh in a profile: at its core, at its side, as an example of what it is not, or set aside.
+      STANDINGS = { "core" => 1.0, "side" => 0.5, "counter" => 0.0, "aside" => 0.0 }.freeze
+
+      # @param title [String]
+      # @param vector [Measures::Vector]
+      # @param id [Integer, nil]
+      # @param standing [String]
+      # @param words [Array<String>] themes, mood and the like
+      def initialize(title:, vector:, id: nil, standing: "core", words: [])
+        super
+      end
+
+      # @return [Float] how much it counts
+      def weight = STANDINGS.fetch(standing)
+
+      # @return [Hash{String => Object}] what styles differ by, see {Measures::SongTraits}; and the words
+      def traits = words.empty? ? vector.traits : vector.traits.merge(Measures::Traits::Told::WORDS.id => words)
+
+      # What words that a person gave it are about.
+      WORD_KINDS = %w[theme mood voice language other].freeze
       # A layer plays in a section of which it fills this much; and the energy where none is known.
       HALF = 0.5
 

@@ -78,6 +78,12 @@ export type SectionLabel = (typeof SECTION_LABELS)[number];
 export const SCHOOL_IDS = ["chords","drums","sounds","arrangement","appearance"] as const;
 export type SchoolId = (typeof SCHOOL_IDS)[number];
 
+export const STANDINGS = ["core","side","counter","aside"] as const;
+export type Standing = (typeof STANDINGS)[number];
+
+export const WORD_KINDS = ["theme","mood","voice","language","other"] as const;
+export type WordKind = (typeof WORD_KINDS)[number];
+
 export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};
 
 export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo map, sections, chords, bass roots"},{"file":"played.mid","words":"MIDI: what each layer plays, a track each"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"sections.csv","words":"CSV: the sections, a row each"}] as const;
@@ -840,6 +846,18 @@ export interface Reference {
   created_at: string;
   revision: number;
   applied: number;
+  /** how it counts in the profile */
+  standing: Standing;
+  /** theme, mood, voice, language */
+  words: {
+    kind: WordKind;
+    text: string;
+  }[];
+  credits: {
+    text: string;
+    source?: string;
+    date?: string;
+  }[];
 }
 
 export interface ReferenceRow extends Reference {
@@ -1203,6 +1221,8 @@ export interface TempoPoint {
 
 export interface ProfileSong {
   title: string;
+  reference_id: number | null;
+  standing: Standing;
   bars: number;
   duration: number;
   meter: string;
@@ -1226,6 +1246,50 @@ export interface ProfileMeasure {
   spread: number | null;
   n: number;
   m: number;
+}
+
+/** That songs share something. */
+export interface Claim {
+  id: string;
+  trait: string;
+  aspect: string;
+  words: string;
+  value: unknown;
+  /** which of them have it */
+  songs: (boolean | null)[];
+  n: number;
+  m: number;
+  /** weighted */
+  share: number;
+  /** of the interval in which the share may lie */
+  low: number;
+  high: number;
+  /** share of other music */
+  elsewhere: number | null;
+  /** that a clear majority has it; null where that was never measured */
+  sure: number | null;
+  standing: "own" | "common" | "few";
+  said: boolean;
+}
+
+/** Two profiles side by side. */
+export interface Comparison {
+  here: {
+    title: string;
+    songs: number;
+  };
+  there: {
+    title: string;
+    songs: number;
+  };
+  lines: {
+    id: string;
+    aspect: string;
+    words: string;
+    here: number[];
+    there: number[];
+    apart: number;
+  }[];
 }
 
 /** What the songs of a study share. */
@@ -1286,23 +1350,42 @@ export interface Profile {
     first_bar: number;
     title: string;
   }[];
-  statements: {
-    aspect: string;
-    text: string;
-    n: number;
-    m: number;
-  }[];
+  /** What a clear majority has; what is said comes first. */
+  claims: Claim[];
+  baseline: {
+    name: string;
+    songs: number;
+  };
   outlier: {
     song: number;
     title: string;
     respects: string[];
   } | null;
+  groups: {
+    songs: number[];
+    words: string[];
+  }[];
   measures: ProfileMeasure[];
 }
 
 export interface ProfilePage {
   study: Study;
   profile: Profile;
+  against: string;
+  /** what it can be told beside */
+  baselines: {
+    id: string;
+    name: string;
+    songs: number;
+  }[];
+  /** songs that are not counted, and how much of what is said they have */
+  others: {
+    reference_id: number;
+    title: string;
+    standing: Standing;
+    has: number;
+    of: number;
+  }[];
   /** Titles of songs that can't be shown, and so are not counted. */
   left_out: string[];
 }

@@ -4,6 +4,8 @@ export const keys = {
   study: (id: number) => ["study", id] as const,
   progress: (studyId: number) => ["progress", studyId] as const,
   profile: (studyId: number) => ["profile", studyId] as const,
+  profileBeside: (studyId: number, against: string) => ["profile", studyId, against] as const,
+  comparison: (studyId: number, other: string) => ["profile", studyId, "comparison", other] as const,
   sounds: (studyId: number) => ["sounds", studyId] as const,
   techniques: (studyId: number) => ["techniques", studyId] as const,
   /** All that is told of any reference. */

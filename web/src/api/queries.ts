@@ -6,6 +6,7 @@ import { keys } from "./keys";
 import type {
   Checklist,
   ChordReading,
+  Comparison,
   HowTo,
   Logbook,
   ProfilePage,
@@ -86,11 +87,23 @@ export const partsQuery = (id: number) =>
     queryFn: () => get<{ separation: Separation }>(`/references/${id}/parts`).then((answer) => answer.separation),
   });
 
-export const profileQuery = (studyId: number) =>
+export const profileQuery = (studyId: number, against: string) =>
   queryOptions({
-    queryKey: keys.profile(studyId),
-    queryFn: () => get<ProfilePage>(`/studies/${studyId}/profile`),
+    queryKey: keys.profileBeside(studyId, against),
+    queryFn: () => get<ProfilePage>(`/studies/${studyId}/profile?against=${encodeURIComponent(against)}`),
     retry: false,
+  });
+
+/** This study's profile beside that of another, or beside the songs at its side. */
+export const comparisonQuery = (studyId: number, other: string) =>
+  queryOptions({
+    queryKey: keys.comparison(studyId, other),
+    queryFn: () =>
+      get<{ comparison: Comparison }>(`/studies/${studyId}/comparison?with=${encodeURIComponent(other)}`).then(
+        (answer) => answer.comparison,
+      ),
+    retry: false,
+    staleTime: 0,
   });
 
 /** What of a checklist fits into so many minutes; settled counts what is done with, so that it is asked anew when that changes. */

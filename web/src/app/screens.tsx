@@ -5,6 +5,7 @@ import type { StudyPage } from "../api/types";
 import { plural } from "../lib/format";
 import { ChecklistScreen } from "../screens/ChecklistScreen";
 import { ChecklistsScreen } from "../screens/ChecklistsScreen";
+import { ComparisonScreen } from "../screens/ComparisonScreen";
 import { LayersScreen } from "../screens/LayersScreen";
 import { LogbookScreen } from "../screens/LogbookScreen";
 import { NewStudyScreen } from "../screens/NewStudyScreen";
@@ -27,6 +28,7 @@ export const ROUTES: RouteObject[] = [
   { path: "/studies/:studyId/sounds", element: <SoundsScreen /> },
   { path: "/studies/:studyId/techniques", element: <TechniquesScreen /> },
   { path: "/studies/:studyId/profile", element: <ProfileScreen /> },
+  { path: "/studies/:studyId/comparison", element: <ComparisonScreen /> },
   { path: "/studies/:studyId/checklists", element: <ChecklistsScreen /> },
   { path: "/studies/:studyId/checklists/:checklistId", element: <ChecklistScreen /> },
   { path: "/studies/:studyId/checklists/:checklistId/paper", element: <PaperScreen /> },

@@ -1,29 +1,47 @@
-import type { Profile } from "../api/types";
-import { figure, listed, plural } from "../lib/format";
+import type { Profile, Standing } from "../api/types";
+import { figure } from "../lib/format";
 import { FormStrips } from "./FormStrips";
 import { KeyPlot } from "./KeyPlot";
 import { ROW } from "./scales";
+import { StandingSelect } from "./StandingSelect";
 import { TempoPlot } from "./TempoPlot";
 
 /** Three plots that share their rows: one row a song. */
-export function SongPlots({ profile }: { profile: Profile }) {
+export function SongPlots({
+  profile,
+  onStanding,
+}: {
+  profile: Profile;
+  onStanding: (id: number, standing: Standing) => void;
+}) {
   const outlier = profile.outlier?.song;
   const { range, middle } = profile.tempo;
   const modes = Object.entries(profile.keys.modes).map(([mode, count]) => `${mode} ${count}`);
   return (
-    <div className="grid grid-cols-[150px_210px_220px_1fr] gap-x-5 pt-3 wide:grid-cols-[190px_320px_320px_1fr]">
+    <div className="grid grid-cols-[200px_200px_210px_1fr] gap-x-4 pt-3 wide:grid-cols-[250px_300px_320px_1fr]">
       <Head title="" note="Song" />
       <Head title="Tempo" note="BPM, folded to where it is felt" />
       <Head title="Key" note="on the line of fifths" />
       <Head title="Form" note="in bars; ink is energy" />
       <ol className="border-t border-rule">
         {profile.songs.map((song, index) => (
-          <li key={song.title} className="flex items-center gap-2 border-b border-faint" style={{ height: ROW }}>
+          <li
+            key={song.reference_id ?? song.title}
+            className="flex items-center gap-2 border-b border-faint"
+            style={{ height: ROW }}
+          >
             <span className="figure text-ink-2">{index + 1}</span>
-            <span className="truncate font-medium" title={song.title}>
+            <span className="min-w-0 grow truncate font-medium" title={song.title}>
               {song.title}
               {outlier === index && " †"}
             </span>
+            {song.reference_id !== null && (
+              <StandingSelect
+                title={song.title}
+                standing={song.standing}
+                onChange={(standing) => song.reference_id !== null && onStanding(song.reference_id, standing)}
+              />
+            )}
           </li>
         ))}
       </ol>
@@ -43,15 +61,7 @@ export function SongPlots({ profile }: { profile: Profile }) {
       </p>
       <p className="pt-1 text-ink-2">{modes.join(", ")}</p>
       <p className="pt-1 text-ink-2">
-        {profile.outlier ? (
-          <>
-            † <span className="font-serif text-13 italic">{profile.outlier.title}</span> is the outlier:{" "}
-            {listed(profile.outlier.respects)} fall outside what the other {plural(profile.songs.length - 1, "song")}{" "}
-            share.
-          </>
-        ) : (
-          "in, v, ch, br, ou: intro, verse, chorus, bridge, outro"
-        )}
+        in, v, ch, br, ou: intro, verse, chorus, bridge, outro{profile.outlier ? "; † stands apart" : ""}
       </p>
     </div>
   );

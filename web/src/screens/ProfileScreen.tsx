@@ -1,35 +1,51 @@
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
+import { useState } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
+import { write } from "../api/client";
+import { keys } from "../api/keys";
 import { profileQuery, studyQuery } from "../api/queries";
-import type { Profile } from "../api/types";
+import type { Checklist, ProfilePage } from "../api/types";
+import { useChange } from "../app/useChange";
+import { Button } from "../components/Button";
 import { messageOf, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { clock, plural } from "../lib/format";
+import { plural } from "../lib/format";
+import { ClaimTable } from "../profile/ClaimTable";
 import { DegreeTable } from "../profile/DegreeTable";
+import { Kinship } from "../profile/Kinship";
 import { LayerTable } from "../profile/LayerTable";
 import { MarkTable, SoundTable } from "../profile/NotedTables";
 import { SongPlots } from "../profile/SongPlots";
-import { Statements } from "../profile/Statements";
+import { useStanding } from "../profile/StandingSelect";
 import { TechniqueTable } from "../profile/TechniqueTable";
 import { useStudyId } from "./params";
 
 export function ProfileScreen() {
   const studyId = useStudyId();
+  const [search, setSearch] = useSearchParams();
+  const against = search.get("against") ?? "generated";
   const { data: study } = useQuery(studyQuery(studyId));
-  const { data, error } = useQuery(profileQuery(studyId));
-  const profile = data?.profile;
+  const { data, error } = useQuery(profileQuery(studyId, against));
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const choose = (id: string, on: boolean) => {
+    const next = new Set(chosen);
+    if (on) next.add(id);
+    else next.delete(id);
+    setChosen(next);
+  };
   return (
     <>
       <PageHead title="Style profile" remark={study?.study.title ?? null}>
-        {profile && <Totals profile={profile} />}
-        {profile && (
+        {data && <Beside page={data} onChoose={(id) => setSearch({ against: id }, { replace: true })} />}
+        {data && (
           <Link
-            to={`/studies/${studyId}/checklists`}
-            className="inline-flex h-7 items-center rounded-sm border border-firm px-3 font-medium hover:bg-wash"
+            to={`/studies/${studyId}/comparison`}
+            className="inline-flex h-7 items-center rounded-sm border border-firm px-3 font-medium whitespace-nowrap hover:bg-wash"
           >
-            Turn into targets
+            Lay beside
           </Link>
         )}
+        {data && <IntoTargets studyId={studyId} against={against} chosen={chosen} />}
       </PageHead>
       {error && (
         <div className="grow bg-sheet px-4">
@@ -49,40 +65,86 @@ export function ProfileScreen() {
           Not counted, for {data.left_out.length === 1 ? "it" : "they"} can't be shown: {data.left_out.join(", ")}.
         </p>
       )}
-      {profile && <Body profile={profile} />}
+      {data && <Body page={data} chosen={chosen} onChoose={choose} />}
     </>
   );
 }
 
-function Totals({ profile }: { profile: Profile }) {
-  const bars = profile.songs.reduce((sum, song) => sum + song.bars, 0);
-  const seconds = profile.songs.reduce((sum, song) => sum + song.duration, 0);
+/** Which other music the songs are told beside. */
+function Beside({ page, onChoose }: { page: ProfilePage; onChoose: (id: string) => void }) {
   return (
-    <span className="text-ink-2">
-      {plural(profile.songs.length, "song")}, <span className="figure">{bars}</span> bars,{" "}
-      <span className="figure">{clock(seconds)}</span>
-    </span>
+    <label className="flex items-center gap-2 text-ink-2">
+      <span className="max-mid:hidden">Told beside</span>
+      <select
+        value={page.against}
+        onChange={(event) => onChoose(event.target.value)}
+        className="h-7 max-w-[200px] rounded-sm border border-firm bg-sheet px-1.5 text-ink"
+      >
+        {page.baselines.map((baseline) => (
+          <option key={baseline.id} value={baseline.id}>
+            {`${baseline.name}, ${baseline.songs}`}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 
-function Body({ profile }: { profile: Profile }) {
+interface IntoTargetsProps {
+  studyId: number;
+  against: string;
+  chosen: ReadonlySet<string>;
+}
+
+/** The rows that were ticked as a checklist of their own; without any, the whole profile as one. */
+function IntoTargets({ studyId, against, chosen }: IntoTargetsProps) {
+  const navigate = useNavigate();
+  const make = useChange({
+    send: () =>
+      chosen.size > 0
+        ? write<{ checklist: Checklist }>("POST", `/studies/${studyId}/targets`, { claims: [...chosen], against })
+        : write<{ checklist: Checklist }>("POST", `/studies/${studyId}/checklists`, { from: "profile" }),
+    stale: [keys.study(studyId)],
+    done: ({ checklist }) => void navigate(`/studies/${studyId}/checklists/${checklist.id}`),
+  });
   return (
-    <>
-      <Statements profile={profile} />
-      <div className="min-h-0 grow overflow-auto bg-sheet px-4 pb-5 scroll-quiet">
-        <SongPlots profile={profile} />
-        <div className="mt-4 grid grid-cols-2 gap-x-7 gap-y-5 border-t border-firm pt-3 mid:grid-cols-[270px_1fr_minmax(340px,1.1fr)]">
-          <DegreeTable profile={profile} />
-          <div className="flex min-w-0 flex-col gap-5">
-            <LayerTable profile={profile} />
-            <SoundTable profile={profile} />
-          </div>
-          <div className="flex min-w-0 flex-col gap-5">
-            <TechniqueTable profile={profile} />
-            <MarkTable profile={profile} />
-          </div>
+    <Button look={chosen.size > 0 ? "solid" : "outline"} disabled={make.isPending} onClick={() => make.mutate()}>
+      {chosen.size > 0 ? `Turn ${plural(chosen.size, "row")} into targets` : "Turn all into targets"}
+    </Button>
+  );
+}
+
+interface BodyProps {
+  page: ProfilePage;
+  chosen: ReadonlySet<string>;
+  onChoose: (id: string, chosen: boolean) => void;
+}
+
+function Body({ page, chosen, onChoose }: BodyProps) {
+  const { profile } = page;
+  const standing = useStanding(page.study.id);
+  return (
+    <div className="min-h-0 grow overflow-auto bg-sheet px-4 pt-2.5 pb-5 scroll-quiet">
+      <div className="wide:grid wide:grid-cols-[minmax(0,1fr)_400px] wide:gap-6">
+        <div className="min-w-0">
+          <ClaimTable profile={profile} chosen={chosen} onChoose={onChoose} />
+        </div>
+        <Kinship page={page} onStanding={(id, how) => standing.mutate({ id, standing: how })} />
+      </div>
+      <div className="mt-3 border-t border-firm">
+        <SongPlots profile={profile} onStanding={(id, how) => standing.mutate({ id, standing: how })} />
+      </div>
+      <div className="mt-4 grid grid-cols-2 gap-x-7 gap-y-5 border-t border-firm pt-3 mid:grid-cols-[270px_1fr_minmax(340px,1.1fr)]">
+        <DegreeTable profile={profile} />
+        <div className="flex min-w-0 flex-col gap-5">
+          <LayerTable profile={profile} />
+          <SoundTable profile={profile} />
+        </div>
+        <div className="flex min-w-0 flex-col gap-5">
+          <TechniqueTable profile={profile} />
+          <MarkTable profile={profile} />
         </div>
       </div>
-    </>
+    </div>
   );
 }

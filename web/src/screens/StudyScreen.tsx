@@ -19,6 +19,7 @@ import { Progress } from "../components/Progress";
 import { TableHead } from "../components/TableHead";
 import { AIMS } from "../lib/aims";
 import { clock, figure, plural, signs } from "../lib/format";
+import { AboutSong } from "../study/AboutSong";
 import { AssemblyDialog } from "./AssemblyDialog";
 import { AssemblyList } from "./AssemblyList";
 import { useStudyId } from "./params";
@@ -177,6 +178,7 @@ function ReferenceLine({ row }: { row: ReferenceRow }) {
         <span className="block truncate text-11 text-ink-3">
           {[row.artist, summary && clock(summary.duration)].filter(Boolean).join(", ") || row.original_name}
         </span>
+        <AboutSong row={row} />
       </td>
       {summary ? (
         <>

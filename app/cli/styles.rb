@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+require "etc"
+require "json"
+require "tmpdir"
+
+module Cli
+  # What the songs of a folder share, beside those of another folder or beside the generated songs that ship.
+  class Styles
+    # @param folder [String] sound files, or analyses as `ethoscope analyze --out` writes them
+    # @param err [IO] one line a file
+    # @param against [String, nil] another such folder
+    # @param json [Boolean]
+    # @param jobs [Integer] worker processes
+    def initialize(folder, err:, against: nil, json: false, jobs: Etc.nprocessors)
+      @folder = folder
+      @err = err
+      @against = against
+      @json = json
+      @jobs = jobs
+    end
+
+    # @return [String]
+    # @raise [Ethoscope::Errors::Unfit] when a folder holds no song
+    def to_s
+      claims = Ethoscope::Profile::Claims.new(traits(@folder), baseline:)
+      return JSON.pretty_generate({ songs: @songs, baseline: { name: baseline.name, songs: baseline.songs.size }, statements: claims.said.map(&:to_h) }) if @json
+
+      ["#{@songs.size} songs, beside #{baseline.songs.size} #{baseline.name}", "", *claims.said.map { |claim| line(claim) }].join("\n")
+    end
+
+    private
+
+    def line(claim)
+      elsewhere = claim.elsewhere ? format("%<share>3d %% elsewhere", share: (claim.elsewhere * 100).round) : ""
+      note = { "few" => ", too few songs to tell", "common" => ", as in most music", "own" => "" }.fetch(claim.standing)
+      format("%<n>2d of %<m>-3d %<words>-60s %<elsewhere>s%<note>s", n: claim.n, m: claim.m, words: claim.words, elsewhere:, note:)
+    end
+
+    def baseline
+      @baseline ||= @against ? Ethoscope::Profile::Baseline.new(Command.shown(@against), traits(@against)) : Ethoscope::Profile::Baseline.shipped
+    end
+
+    def traits(folder)
+      with_analyses(folder) do |paths|
+        raise Ethoscope::Errors::Unfit, "there is no song in #{Command.shown(folder)}" if paths.empty?
+
+        @songs ||= paths.map { |path| File.basename(path, ".json") }
+        paths.map { |path| Ethoscope::Measures::Vector.of(Ethoscope::Analysis.from_h(JSON.parse(File.read(path), symbolize_names: true))).traits }
+      end
+    end
+
+    # Analyses that stand there, or those of the sounds that do.
+    def with_analyses(folder)
+      return yield(Dir[File.join(folder, "*.json")]) if Dir.children(folder).none? { |name| Folder.sound?(File.join(folder, name)) }
+
+      Dir.mktmpdir do |results|
+        Folder.new(folder, results, jobs: @jobs, err: @err).analyse_all?
+        yield(Dir[File.join(results, "*.json")])
+      end
+    end
+  end
+end

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Measures
+    module Traits
+      # Tempo, meter and swing.
+      module Time
+        # Up to here one hears straight.
+        STRAIGHT = 0.53
+        # Up to so many beats a minute.
+        PACES = { "slow" => 80, "walking" => 110, "brisk" => 140, "fast" => Float::INFINITY }.freeze
+
+        TEMPO = Trait.new(id: "time.tempo", aspect: "Tempo", kind: :figure, measure: "time.tempo", spread: 0.15,
+          says: ->(range) { "Between #{range.map { |bpm| bpm.round(1) }.join(" and ")} BPM" }, reader: ->(song) { song.vector.bpm })
+        METER = Trait.new(id: "time.meter", aspect: "Meter", kind: :category, measure: "time.meter", says: ->(meter) { "In #{meter}" },
+          reader: ->(song) { song.vector.value("time.meter") })
+        SWING = Trait.new(id: "time.swing", aspect: "Feel", kind: :fact, measure: "groove.swing", says: { true => "Swung", false => "Straight, not swung" },
+          reader: ->(song) { song.vector.value("groove.swing")&.then { |swing| swing[:ratio] > STRAIGHT } })
+
+        PACE = Trait.new(id: "time.pace", aspect: "Tempo", kind: :category, measure: "time.tempo",
+          says: { "slow" => "Slower than 80 BPM", "walking" => "Between 80 and 110 BPM", "brisk" => "Between 110 and 140 BPM", "fast" => "Faster than 140 BPM" },
+          reader: ->(song) { song.vector.bpm&.then { |bpm| PACES.find { |_, most| bpm < most }.first } })
+
+        TRAITS = [PACE, TEMPO, METER, SWING].freeze
+      end
+    end
+  end
+end

@@ -1,0 +1,127 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Profile
+    # How near songs are to each other over all traits: each trait weighs the same, whatever its kind. From that the song that stands apart, and two groups where
+    # there are two (two means: J. MacQueen, "Some methods for classification", 1967; kept when several things tell each from the other).
+    class Kinship
+      # Of fewer songs none stands apart, and there are no two groups.
+      FEWEST = 4
+      FEWEST_OF_GROUPS = 6
+      # A song stands apart when it lies so many times as far from the others as songs do in the middle.
+      APART = 1.3
+      # Groups are clear when so many things tell each from the other.
+      CLEAR = 3
+      # Up to so many songs every two are tried as the middles from which to set out.
+      MANY = 16
+      ROUNDS = 12
+      # Words that name a group.
+      NAMES = 3
+
+      # @param songs [Array<Hash>] traits by song
+      # @param claims [Claims] of the same songs
+      def initialize(songs, claims)
+        @songs = songs
+        @claims = claims
+        @rows = features
+      end
+
+      # @return [Hash, nil] song (its index) and respects: what all others have and it has not
+      def outlier
+        return nil if @songs.size < FEWEST
+
+        far = @rows.map { |row| @rows.sum { |other| distance(row, other) } / (@songs.size - 1) }
+        song = far.index(far.max)
+        respects = @claims.all.select { |claim| claim.songs[song] == false && claim.n == claim.m - 1 }.map(&:words)
+        far[song] >= APART * far.sort[far.size / 2] && respects.any? ? { song:, respects: } : nil
+      end
+
+      # @return [Array<Hash>] two groups (songs: their indices, and words: what all of one and hardly any of the other have), none where there are no two
+      def groups
+        return [] if @songs.size < FEWEST_OF_GROUPS
+
+        both = starts.filter_map { |start| two_means(start) }.uniq.max_by { |groups| between(groups) } or return []
+        told = both.zip(both.reverse).map { |songs, others| { songs:, words: told_apart(songs, others) } }
+        told.all? { |group| group[:words].size >= CLEAR } ? told : []
+      end
+
+      private
+
+      # Each trait as figures that weigh one in all: facts and words as they are there or not, figures by their spread.
+      def features
+        columns = Measures::Traits.all.flat_map { |trait| columns(trait) }
+        columns.empty? ? @songs.map { [] } : columns.transpose
+      end
+
+      def columns(trait)
+        values = @songs.map { |song| song[trait.id] }
+        return [] if values.compact.empty?
+        return [scaled(values, trait)] if trait.kind == :figure
+
+        words = values.flatten.compact.uniq
+        words.map do |word|
+          values.map do |own|
+            if own.nil?
+              0.5 / words.size
+            else
+              (Array(own).include?(word) ? 1.0 / Math.sqrt(words.size) : 0.0)
+            end
+          end
+        end
+      end
+
+      def scaled(values, trait)
+        middle = Signal::Middle.of(values.compact)
+        values.map do |value|
+          if value
+            ((value - middle) / (3 * (trait.spread < 1 ? trait.spread * middle : trait.spread))).clamp(-1, 1)
+          else
+            0.0
+          end
+        end
+      end
+
+      def distance(one, other)
+        sum = 0.0
+        one.each_index { |i| sum += (one[i] - other[i])**2 }
+        Math.sqrt(sum)
+      end
+
+      # The songs from which two means set out: every two, or of many the one that lies farthest off and the one farthest from that.
+      def starts
+        return @rows.each_index.to_a.combination(2).to_a if @rows.size <= MANY
+
+        first = (0...@rows.size).max_by { |i| @rows.sum { |row| distance(@rows[i], row) } }
+        [[first, (0...@rows.size).max_by { |i| distance(@rows[first], @rows[i]) }]]
+      end
+
+      # nil where one group would be a single song.
+      def two_means(start)
+        middles = @rows.values_at(*start)
+        groups = []
+        ROUNDS.times do
+          now = @rows.each_index.partition { |i| distance(@rows[i], middles[0]) <= distance(@rows[i], middles[1]) }
+          return nil if now.any? { |songs| songs.size < 2 }
+          break if now == groups
+
+          groups = now
+          middles = groups.map { |songs| mean(songs) }
+        end
+        groups.sort
+      end
+
+      def mean(songs) = @rows.values_at(*songs).transpose.map { |column| column.sum / songs.size }
+
+      # How far the middles of both are apart, weighed by their sizes: what two means make as large as they can.
+      def between(groups)
+        sizes = groups.map(&:size)
+        sizes.reduce(:*) * (distance(*groups.map { |songs| mean(songs) })**2)
+      end
+
+      def told_apart(songs, others)
+        @claims.of(@songs.values_at(*songs)).all.select { |claim| claim.n == claim.m && claim.n == songs.size }
+               .select { |claim| @claims.count(claim, @songs.values_at(*others)).then { |n, m| n * 3 <= m } }.first(NAMES).map(&:words)
+      end
+    end
+  end
+end
