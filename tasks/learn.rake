@@ -47,4 +47,12 @@ namespace :learn do
 
   desc "Curves of Engine::Confidence; from songs that taught nothing else"
   task(:confidence, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::ConfidenceLearner, arguments)) }
+
+  traits = ->(arguments) { Learning::TraitLearner.new(Learning::Corpus.new(*arguments.to_a).map { |song| Learning::TraitLearner.measure(song) }) }
+
+  desc "Other music, beside which a profile is told (lib/ethoscope/profile/baseline.csv)"
+  task(:baseline, [:folder] => :load) { |_, arguments| puts traits.call(arguments).baseline }
+
+  desc "How often what is heard of a trait is so (lib/ethoscope/profile/reliability.csv)"
+  task(:traits, [:folder] => :load) { |_, arguments| puts traits.call(arguments).reliability }
 end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "csv"
+require_relative "../bench/ear"
 require_relative "../bench/truth_vector"
 
 module Learning
@@ -12,7 +13,13 @@ module Learning
     # Figures are rightly heard within this of the truth.
     NEAR = 0.04
 
-    # @param heard [Hash] traits
+    # @param song [Corpus::Song]
+    # @return [Hash] heard and truth (traits)
+    def self.measure(song)
+      heard = Ethoscope::Measures::Vector.of(Ethoscope::Analysis.of(features: song.features)).traits
+      { heard:, truth: Ethoscope::Measures::SongTraits.of(Bench::TruthVector.new(song.truth).vector) }
+    end
+
     # @param truth [Hash] traits; what it does not tell is left out
     # @return [Hash] the truth without what can't be told of this song
     def self.told(truth)

@@ -21,7 +21,7 @@ class ChecklistTest < Ethoscope::TestCase
 
     assert_equal format("%.2f BPM", @song.bpm), tempo.target
     assert_equal({ measure: "time.tempo", value: { bpm: @song.bpm }, tolerance: 0.05, unit: "BPM", source: "mix" }, tempo.targets.first.to_h.except(:confidence))
-    assert_equal %w[time.tempo time.course time.meter], tempo.targets.map(&:measure)
+    assert_equal %w[time.tempo time.course time.meter time.rivals], tempo.targets.map(&:measure)
   end
 
   def test_something_in_the_style_is_held_less_tightly

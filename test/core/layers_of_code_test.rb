@@ -64,7 +64,7 @@ class LayersOfCodeTest < Ethoscope::TestCase
     "readings" => %w[Rhythm Harmony Layers], "sheet" => %w[Rhythm Harmony Form Layers Readings], "measures" => %w[Rhythm Harmony Form Layers Readings Sheet],
     "profile" => %w[Rhythm Harmony Form Layers Readings Techniques Measures], "checklist" => %w[Rhythm Harmony Readings Techniques Measures Profile],
     "export" => %w[Rhythm Harmony Midi Measures], "calculators" => [],
-    "contract" => %w[Rhythm Harmony Form Layers Readings Techniques Sheet Measures Checklist Export]
+    "contract" => %w[Rhythm Harmony Form Layers Readings Techniques Sheet Measures Profile Checklist Export]
   }.freeze
 
   def test_each_room_of_the_core_knows_only_what_it_is_built_on

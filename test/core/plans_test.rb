@@ -118,11 +118,12 @@ class PlansTest < Ethoscope::TestCase
   end
 
   def test_what_no_stage_words_itself_is_an_item_of_its_own
-    target = Ethoscope::Measures::Target.new(measure: "mix.range", place: Ethoscope::Measures::Place.song, value: 6.5, tolerance: 1.0, source: "mix", confidence: 1.0, holds: nil)
+    target = Ethoscope::Measures::Target.new(measure: "harmony.tuning", place: Ethoscope::Measures::Place.song, value: -12.0, tolerance: 1.0, source: "mix", confidence: 1.0,
+      holds: nil)
     brief = Checklist::SongTargets.new(Fixture.song("Fixture"), exact: true).brief
     item = Checklist::Stages::Mix.new([target], brief).items.first
 
-    assert_equal ["Loudness range", "6.5 LU", "±1 LU", "loudness"], item.to_h.values_at(:title, :target, :tolerance, :from)
+    assert_equal ["Tuning", "−12 cents", "±1 cents", "tuning"], item.to_h.values_at(:title, :target, :tolerance, :from)
   end
 
   def test_a_profile_without_a_shared_pulse_takes_the_wanted_tempo

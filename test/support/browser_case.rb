@@ -44,14 +44,16 @@ class BrowserCase < Ethoscope::TestCase
     page.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width:, height:, deviceScaleFactor: 1, mobile: false)
   end
 
-  # Keys that go to whatever has the focus, one after another; several at once as a list, such as [:control, "z"]. They go by the keyboard, not by way of the
-  # element: that may be drawn anew in between.
-  def press(*keys)
-    keys.each do |key|
-      *held, last = Array(key)
-      action = held.reduce(page.driver.browser.action) { |chain, one| chain.key_down(one) }
-      held.reverse.reduce(action.send_keys(last)) { |chain, one| chain.key_up(one) }.perform
-    end
+  # Keys that go to whatever has the focus, one after another; several at once as a list, such as [:control, "z"].
+  def press(*keys) = keys.each { |key| strike(key) }
+
+  # What has the focus may be drawn anew before the key gets there; then nothing was struck yet.
+  def strike(key, tries: 3)
+    page.send_keys(key)
+  rescue Selenium::WebDriver::Error::StaleElementReferenceError
+    raise if (tries -= 1).zero?
+
+    retry
   end
 
   def new_study(**fields) = library.studies.create({ title: "Study", aim: "style" }.merge(fields))

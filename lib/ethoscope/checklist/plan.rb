@@ -19,19 +19,21 @@ module Ethoscope
       # @return [Plan] that makes something in the style of several songs
       def self.of_profile(songs, wanted: {}, entries: Techniques::Library.method(:entry)) = of(ProfileTargets.new(songs, wanted:, entries:))
 
-      def self.of(source) = new(source.all, source.brief)
+      def self.of(source) = new(source.all, source.brief, source.warnings)
       private_class_method :of
 
       # @param targets [Array<Measures::Target>]
       # @param brief [Brief]
-      def initialize(targets, brief)
+      # @param warnings [Array<Item>] what is to be known before one begins
+      def initialize(targets, brief, warnings = [])
         @targets = targets
         @brief = brief
+        @warnings = warnings
       end
 
       # @return [Array<Item>] in the order of the stages
       def items
-        return stages(@targets) if @brief.profile
+        return @warnings + stages(@targets) if @brief.profile
 
         doubts = Doubts.new(@targets, @brief)
         stages(doubts.settled) + doubts.items

@@ -32,6 +32,9 @@ module Ethoscope
         (kept + own).sort_by { |target| order(target) } + techniques + marks
       end
 
+      # @return [Array<Item>] where what is wanted lies outside the style
+      def warnings = Outside.new(@profile.claims, @wanted).items
+
       private
 
       def shared

@@ -25,6 +25,9 @@ module Ethoscope
       # @return [Array<Measures::Target>] in the order of the registry
       def all = measured + wished
 
+      # @return [Array<Item>] none: a song may be taken to any tempo and key
+      def warnings = []
+
       private
 
       def measured
@@ -43,8 +46,8 @@ module Ethoscope
       end
 
       def target(measure, found)
-        Measures::Target.new(measure: measure.id, place: found.place, value: measure.restate(found.value, @restatement), tolerance: measure.tolerance(@exact), source: found.source,
-          confidence: found.confidence, holds: nil)
+        Measures::Target.new(measure: measure.id, place: found.place, value: measure.restate(found.value, @restatement), tolerance: measure.tolerance(@exact, found.value),
+          source: found.source, confidence: found.confidence, holds: nil)
       end
     end
   end

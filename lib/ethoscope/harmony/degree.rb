@@ -22,6 +22,15 @@ module Ethoscope
         new(numeral: numeral(chord, key), borrowed_from: source(chord, key))
       end
 
+      # @param numeral [String] a triad's, such as "♭VI" or "iv"
+      # @param key [Key]
+      # @return [String] its symbol in that key, such as "E♭" or "Cm"
+      def self.symbol(numeral, key)
+        small = numeral != numeral.upcase
+        root = (key.pitch_class + NUMERALS.index(numeral.upcase)) % 12
+        "#{key.spell(root).tr("b#", "♭♯")}#{"m" if small}"
+      end
+
       def self.numeral(chord, key)
         base = numeral_of(chord.root, key)
         base = base.tr("IV", "iv") if SMALL.include?(chord.quality)

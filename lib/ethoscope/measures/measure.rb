@@ -42,8 +42,9 @@ module Ethoscope
       def restate(value, restatement) = restated ? restated.call(value, restatement) : value
 
       # @param exactly [Boolean] for an exact remake, or else in the style of
-      # @return [Numeric] tolerance in the measure's unit
-      def tolerance(exactly) = exactly ? exact : style
+      # @param value [Object, nil] that is to be reached, where it is known
+      # @return [Numeric] tolerance in the measure's unit; never so wide that nothing at all would be near enough
+      def tolerance(exactly, value = nil) = (exactly ? exact : style).then { |wide| value && kind.is_a?(Kinds::Share) ? kind.bounded(wide, value) : wide }
 
       # @param tolerance [Numeric] in the measure's unit
       # @return [String] in words, such as "±0.05 BPM" or "the same"

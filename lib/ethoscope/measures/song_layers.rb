@@ -7,6 +7,8 @@ module Ethoscope
     class SongLayers
       # From this activity on a layer plays in a bar.
       PLAYS = 0.5
+      # What is told of a stem's sound.
+      SOUND = %i[bandwidth brightness image pan width motion shape pumping gating echo tail_s timing].freeze
 
       # @param values [Array<Hash>] cards of one role in several songs
       # @return [Hash] one that says all of their sounds
@@ -55,7 +57,22 @@ module Ethoscope
       #   low and high (MIDI) where they are known
       def cards = @layers.reject { |layer| struck?(layer) }.map { |layer| card(layer, layer[:activity]) } + unheard_cards
 
+      # @return [Array<Hash>] what was measured on the stem of each layer that has one: bandwidth, brightness, image, pan, width, shape, pumping, echo, tail, timing,
+      #   and its mean level where it plays
+      def sounds
+        @song.data[:stems].filter_map do |stem|
+          layer = @song.data[:layers].find { |one| one[:name] == stem[:name] } or next
+          told({ **layer, source: "stem" }, { **stem.slice(*SOUND), level_db: level(stem) }.compact, Place.of_layer(layer))
+        end
+      end
+
       private
+
+      # Of the bars in which it plays, not of the pauses.
+      def level(stem)
+        loud = stem[:bars][:level_db].compact.zip(stem[:bars][:share]).select { |_, share| share.to_f >= PLAYS }.map(&:first)
+        loud.empty? ? nil : (loud.sum / loud.size).round(1)
+      end
 
       def told(layer, value, place) = { value:, place:, source: Measured.source(layer[:source]), confidence: layer[:confidence] || 0.0 }
 

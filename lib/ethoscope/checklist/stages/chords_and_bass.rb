@@ -113,7 +113,14 @@ module Ethoscope
 
         def loop
           found = one("harmony.loop") or return nil
-          item("Loop", [found], tolerance: "same order", minutes: 15, steps: ["Write the loop in the new key.", "Change one chord the last time it comes round."])
+          written = if brief.key
+                      "In #{Readings::Words.signs(brief.key.to_s)}: #{found.value[:degrees].map do |degree|
+                        Harmony::Degree.symbol(degree, brief.key)
+                      end.join(" ")}."
+                    else
+                      "Write the loop in the new key."
+                    end
+          item("Loop", [found], tolerance: "same order", minutes: 15, steps: [written, "Change one chord the last time it comes round."])
         end
 
         def bass

@@ -6,7 +6,7 @@ module Ethoscope
       # A sound for each layer that has one: what its card says, where somebody filled one, and else what was measured.
       class Sounds < Stage
         NAME = "Sounds"
-        CLAIMS = %w[layers.card].freeze
+        CLAIMS = %w[layers.card layers.sound].freeze
         # Of a layer of which nothing more is known.
         PLAIN = "Name the family of the %s by ear; match its attack, then its length."
         A4 = [69, 440.0].freeze
@@ -17,13 +17,24 @@ module Ethoscope
 
         private
 
-        def claimed
-          of("layers.card").map do |target|
-            name, card = target.value.values_at(:name, :card)
-            item("A sound for the #{brief.profile ? target.place.role : name}", [target], target: [card[:sound], where(target)].reject do |text|
-              text.to_s.empty?
-            end.join("; "), tolerance: "by ear",
-              minutes: 25, steps: steps(target.value), fallback: fallback(card), about: "layer:#{name}")
+        def claimed = of("layers.card").map { |target| sound(target) } + struck
+
+        def sound(target)
+          name, card = target.value.values_at(:name, :card)
+          shown = brief.profile ? nil : of("layers.sound").find { |one| one.place.same_layer?(target.place) }
+          said = [card[:sound], where(target)].reject { |text| text.to_s.empty? }.join("; ")
+          item("A sound for the #{brief.profile ? target.place.role : name}", [target, shown].compact, tolerance: "by ear", minutes: 25, fallback: fallback(card),
+            about: "layer:#{name}", target: said, steps: [*steps(target.value), *(shown ? StemWords.steps(shown.value) : [])])
+        end
+
+        # Pieces of the kit have no card of their own; what their stems show is told.
+        def struck
+          return [] if brief.profile
+
+          carded = of("layers.card").map(&:place)
+          of("layers.sound").reject { |shown| carded.any? { |place| place.same_layer?(shown.place) } }.map do |shown|
+            item("A sound for the #{shown.place.name}", [shown], tolerance: "by ear", minutes: 15, fallback: FALLBACK, about: "layer:#{shown.place.name}",
+              steps: StemWords.steps(shown.value))
           end
         end
 

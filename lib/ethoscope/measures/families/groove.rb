@@ -26,6 +26,19 @@ module Ethoscope
           reader: ->(song) { song.whole(song.data[:groove][:feel], aspect: "feel", sure: song.data[:groove][:confidence]) }
         )
 
+        # Offsets nearer to each other than so many milliseconds are heard as one.
+        TOGETHER_MS = 10
+        TIMING = Measure.new(
+          id: "groove.timing", name: "time off the grid", unit: "registers", scope: :song,
+          kind: Kinds::Sequence.new(by: ->(value) { [value[:register], (value[:late_ms] / TOGETHER_MS).round] },
+            says: ->(value) { "#{value[:register]} #{format("%+d", value[:late_ms].round)} ms (spread #{value[:spread_ms].round} ms)" }),
+          exact: 1, style: 2, stage: "Tempo and key", rests_on: %w[meter],
+          reader: lambda { |song|
+            registers = SongFeel.registers(song.data[:groove].fetch(:timing, []))
+            song.whole(registers.empty? ? nil : registers, aspect: "feel", sure: song.data[:groove][:confidence])
+          }
+        )
+
         STEPS = Measure.new(
           id: "groove.steps", name: "drum steps", unit: "of 1", scope: :role_in_section,
           kind: Kinds::Grid.new,
@@ -52,7 +65,7 @@ module Ethoscope
           }
         )
 
-        MEASURES = [SWING, FEEL, STEPS, DEPARTURES, HAT_RATE].freeze
+        MEASURES = [SWING, FEEL, TIMING, STEPS, DEPARTURES, HAT_RATE].freeze
       end
     end
   end

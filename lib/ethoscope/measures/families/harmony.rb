@@ -21,6 +21,19 @@ module Ethoscope
           restated: RESTATED_KEY
         )
 
+        # What speaks against the key is said with it.
+        RIVAL_ODDS = 0.05
+        RIVALS = Measure.new(
+          id: "harmony.rivals", name: "keys that it could be as well", unit: "keys", scope: :song,
+          kind: Kinds::Sequence.new(by: KEY_NAME, says: ->(value) { "#{KEY_NAME.call(value)} (#{(value[:odds] * 100).round} %)" }),
+          exact: 0, style: 9, stage: "Tempo and key", rests_on: %w[key],
+          reader: lambda { |song|
+            rivals = song.corrected?("key") || song.data[:key].nil? ? [] : song.data[:key][:rivals].select { |rival| rival[:odds] >= RIVAL_ODDS }
+            song.whole(rivals.map { |rival| rival.slice(:tonic, :mode, :odds) }, aspect: "key")
+          },
+          restated: ->(value, restatement) { value.map { |rival| { **RESTATED_KEY.call(rival, restatement), odds: rival[:odds] } } }
+        )
+
         MODE = Measure.new(
           id: "harmony.mode", name: "mode", unit: "", scope: :song,
           kind: Kinds::Category.new,
@@ -73,7 +86,7 @@ module Ethoscope
           }
         )
 
-        MEASURES = [KEY, MODE, TUNING, CHORDS, NUMERALS, VOICINGS, DEGREES, LOOP].freeze
+        MEASURES = [KEY, RIVALS, MODE, TUNING, CHORDS, NUMERALS, VOICINGS, DEGREES, LOOP].freeze
       end
     end
   end

@@ -42,7 +42,15 @@ module Ethoscope
           worded: ->(value) { value[:card][:sound].to_s.empty? ? value[:name] : value[:card][:sound] }
         )
 
-        MEASURES = [PLAYS, FILL, BARS, PRESENCE, CARD].freeze
+        SOUND = Measure.new(
+          id: "layers.sound", name: "sound, as its stem shows it", unit: "", scope: :role,
+          kind: Kinds::Category.new(by: ->(value) { [value[:image], value.dig(:shape, :attack)] }),
+          exact: 0, style: 0, stage: "Sounds", rests_on: %w[layers],
+          reader: ->(song) { SongLayers.new(song).sounds },
+          worded: ->(value) { [value[:image], value.dig(:shape, :attack)].compact.join(", ") }
+        )
+
+        MEASURES = [SOUND, PLAYS, FILL, BARS, PRESENCE, CARD].freeze
       end
     end
   end

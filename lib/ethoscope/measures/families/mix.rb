@@ -15,14 +15,14 @@ module Ethoscope
         RANGE = Measure.new(
           id: "mix.range", name: "loudness range", unit: "LU", scope: :song,
           kind: Kinds::Number.new,
-          exact: 1.0, style: 2.0, stage: nil, rests_on: %w[loudness],
+          exact: 1.0, style: 2.0, stage: "Mix", rests_on: %w[loudness],
           reader: ->(song) { song.whole(song.data[:loudness][:range], aspect: "loudness") }
         )
 
         PEAK = Measure.new(
           id: "mix.peak", name: "true peak", unit: "dBTP", scope: :song,
           kind: Kinds::Number.new,
-          exact: 0.5, style: 1.0, stage: nil, rests_on: %w[loudness],
+          exact: 0.5, style: 1.0, stage: "Mix", rests_on: %w[loudness],
           reader: ->(song) { song.whole(song.data[:loudness][:true_peak], aspect: "loudness") }
         )
 
@@ -39,18 +39,38 @@ module Ethoscope
         SPECTRUM = Measure.new(
           id: "mix.spectrum", name: "spectrum by third octave", unit: "dB", scope: :song,
           kind: Kinds::Curve.new,
-          exact: 2.0, style: 4.0, stage: nil, rests_on: %w[loudness],
+          exact: 2.0, style: 4.0, stage: "Mix", rests_on: %w[loudness],
           reader: ->(song) { song.whole(song.data[:mix][:spectrum].then { |bands| bands.empty? ? nil : bands }, aspect: "loudness") }
         )
 
         LEVEL = Measure.new(
           id: "mix.level", name: "level", unit: "LUFS", scope: :section,
           kind: Kinds::Number.new,
-          exact: 1.0, style: 3.0, stage: nil, rests_on: %w[loudness],
+          exact: 1.0, style: 3.0, stage: "Mix", rests_on: %w[loudness],
           reader: ->(song) { song.by_section(aspect: "loudness", sure: ->(_) { 1.0 }) { |section| SongForm.level(song, section).round(1) } }
         )
 
-        MEASURES = [LOUDNESS, RANGE, PEAK, WIDTH, SPECTRUM, LEVEL].freeze
+        # Side energy by register, from low end to top.
+        REGISTERS = Measure.new(
+          id: "mix.registers", name: "stereo width by register", unit: "% side energy", scope: :song,
+          kind: Kinds::Curve.new(digits: 0),
+          exact: 3.0, style: 6.0, stage: "Mix", rests_on: %w[loudness],
+          reader: ->(song) { song.whole(song.data[:mix][:registers].then { |bands| bands.empty? ? nil : bands.map { |band| (band[:side] * 100).round(1) } }, aspect: "loudness") }
+        )
+
+        WIDTHS = Measure.new(
+          id: "mix.widths", name: "stereo width", unit: "% side energy", scope: :section,
+          kind: Kinds::Share.new(digits: 0),
+          exact: 5, style: 10, stage: "Mix", rests_on: %w[loudness],
+          reader: lambda { |song|
+            song.by_section(aspect: "loudness", sure: ->(_) { 1.0 }) do |section|
+              bars = song.bars_of(section)
+              (bars.sum { |bar| bar[:width] } / bars.size * 100).round(1) if bars.any?
+            end
+          }
+        )
+
+        MEASURES = [LOUDNESS, RANGE, PEAK, WIDTH, REGISTERS, WIDTHS, SPECTRUM, LEVEL].freeze
       end
     end
   end

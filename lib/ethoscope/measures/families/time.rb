@@ -28,6 +28,20 @@ module Ethoscope
           restated: ->(value, restatement) { value.map { |bpm| bpm * restatement.ratio } }
         )
 
+        RIVAL_ODDS = 0.05
+        RIVALS = Measure.new(
+          id: "time.rivals", name: "tempos that it could be counted at as well", unit: "tempos", scope: :song,
+          kind: Kinds::Sequence.new(by: ->(value) { value[:relation] }, says: lambda { |value|
+            "#{format("%.2f", value[:bpm])} BPM (#{value[:relation]}, #{(value[:odds] * 100).round} %)"
+          }),
+          exact: 0, style: 9, stage: "Tempo and key", rests_on: %w[tempo],
+          reader: lambda { |song|
+            rivals = song.corrected?("tempo") ? [] : song.data[:tempo][:candidates].reject { |rival| rival[:relation] == "chosen" || rival[:odds] < RIVAL_ODDS }
+            song.whole(rivals.map { |rival| rival.slice(:bpm, :relation, :odds) }, aspect: "tempo")
+          },
+          restated: ->(value, restatement) { value.map { |rival| rival.merge(bpm: rival[:bpm] * restatement.ratio) } }
+        )
+
         METER = Measure.new(
           id: "time.meter", name: "meter", unit: "", scope: :song,
           kind: Kinds::Category.new,
@@ -49,7 +63,7 @@ module Ethoscope
           reader: ->(song) { song.whole(song.data[:duration], aspect: "form") }, restated: ->(value, restatement) { restatement.seconds(value) }
         )
 
-        MEASURES = [TEMPO, COURSE, METER, LENGTH, DURATION].freeze
+        MEASURES = [TEMPO, COURSE, RIVALS, METER, LENGTH, DURATION].freeze
       end
     end
   end

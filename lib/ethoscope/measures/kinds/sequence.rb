@@ -49,7 +49,13 @@ module Ethoscope
         end
 
         # @return [String]
-        def tolerance_words(tolerance, unit) = tolerance.zero? ? "same order" : "±#{Kinds.plain(tolerance)} #{unit}"
+        def tolerance_words(tolerance, unit)
+          if tolerance.zero?
+            "same order"
+          else
+            "±#{Kinds.plain(tolerance)} #{tolerance == 1 ? unit.delete_suffix("s") : unit}"
+          end
+        end
 
         private
 

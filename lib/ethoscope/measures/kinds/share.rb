@@ -7,6 +7,11 @@ module Ethoscope
       class Share < Number
         # @return [Symbol]
         def name = :share
+
+        # @param tolerance [Numeric]
+        # @param value [Object]
+        # @return [Numeric] at most half of the share itself, so that none of it is not near enough; at least half a per cent
+        def bounded(tolerance, value) = tolerance.clamp(0, [(figure(value) / 2.0).round(1), 0.5].max)
       end
     end
   end
