@@ -8,6 +8,7 @@ module Api
     SOURCES = (Ethoscope::Readings::Values::SOURCES - ["measured"]).freeze
 
     StudyFields = Ethoscope::Forms.schema do
+      optional(:scope_from).maybe(:integer, included_in?: 1..2000)
       optional(:scope_bar).maybe(:integer, included_in?: 1..2000)
       optional(:target_bpm).maybe(:float, included_in?: 20..400)
       optional(:target_tonic).maybe(:string, included_in?: TONICS)

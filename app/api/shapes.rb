@@ -12,8 +12,8 @@ module Api
                   by_hand: [BOOLEAN, "moved into an order of one's own"], created_at: STRING }.freeze
 
     ALL = [
-      named(:Study, "", id: NUMBER, title: STRING, aim: words(:Aim), scope_bar: maybe(NUMBER), target_bpm: maybe(NUMBER), target_tonic: maybe(STRING), target_mode: maybe(STRING),
-        created_at: STRING, references?: NUMBER),
+      named(:Study, "", id: NUMBER, title: STRING, aim: words(:Aim), scope_from: maybe(NUMBER), scope_bar: maybe(NUMBER), target_bpm: maybe(NUMBER),
+        target_tonic: maybe(STRING), target_mode: maybe(STRING), created_at: STRING, references?: NUMBER),
       named(:Run, "One run of the engine over one recording.", id: NUMBER, recording_id: NUMBER, **PROGRESS, engine_version: maybe(STRING), created_at: STRING,
         finished_at: maybe(STRING)),
       named(:WorkRun, "One piece of background work on what a study holds.",

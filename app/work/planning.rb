@@ -81,7 +81,7 @@ module Work
       check_worked_in([reference])
       @kept.keep([:song_items, @library.stamp(@study, of: [reference])]) do
         song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
-        Ethoscope::Checklist::Plan.of_song(song, aim: @study[:aim], wanted: @wanted, entries:).items
+        Ethoscope::Checklist::Plan.of_song(song, aim: @study[:aim], wanted: @wanted, entries:, from: from(song)).items
       end
     end
 
@@ -96,6 +96,9 @@ module Work
 
     # Songs that count in the profile.
     def songs = @songs ||= @library.songs.of(@library.references.of_study(@study[:id])).first.values.select { |song| song.weight.positive? }
+
+    # A song that ends before is taken whole.
+    def from(song) = [@study[:scope_from] || 1, song.bars].min
 
     # Figures of before would stand in it without a word.
     def check_worked_in(references)

@@ -209,6 +209,15 @@ class ChecklistsApiTest < Ethoscope::TestCase
     assert_problem 422, "invalid", /another study/
   end
 
+  def test_work_may_begin_at_a_later_bar
+    send_json(:patch, @study, { scope_from: 9, scope_bar: 12 })
+    items = make(from: "reference", reference_id: @reference[:id])[:items]
+
+    assert_match(/\Abars 9 to 12 of the song: 4 bars, 0:\d\d\z/, items.first[:target])
+    assert_empty(items.flat_map { |item| item[:targets] }.filter_map { |target| target[:first_bar] }.grep_v(9..12))
+    assert_equal(["verse: bars 9 to 12, from 0:19"], items.find { |item| item[:title] == "Section lengths" }[:steps])
+  end
+
   private
 
   def make(**wanted) = send_json(:post, "#{@study}/checklists", wanted)[:checklist]

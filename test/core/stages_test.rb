@@ -10,7 +10,7 @@ class StagesTest < Ethoscope::TestCase
   def song(**parts) = Fixture.song("Song", **parts)
 
   def brief(profile: false, **told)
-    Checklist::Brief.new(exact: true, bpm: 100.0, key: nil, meter: "4/4", shift: 0, bars: 16, songs: profile ? 3 : 1, profile:, entries: ->(_) {}, **told)
+    Checklist::Brief.new(exact: true, bpm: 100.0, key: nil, meter: "4/4", shift: 0, bars: 16, songs: profile ? 3 : 1, profile:, entries: ->(_) {}, from: 1, **told)
   end
 
   def target(measure, value, place: Place.song, tolerance: 1, holds: nil)

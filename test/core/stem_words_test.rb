@@ -41,7 +41,7 @@ class StemWordsTest < Ethoscope::TestCase
     items = plan.select { |item| item.stage == "Mix" }
     levels = items.find { |item| item.title == "Levels from section to section" }
 
-    assert_equal ["Loudness", "Loudness range and peak", "Levels from section to section", "Spectrum", "Stereo width"], items.map(&:title)
+    assert_equal ["Loudness", "Range and true peak", "Levels from section to section", "Spectrum", "Stereo width"], items.map(&:title)
     assert_match(/\Achorus, bars 5 to 8: −\d+\.\d LUFS, \d+\.\d LU above the one before\.\z/, levels.steps[1])
     assert_equal 4, levels.targets.size
     assert_match(/\A80 to 200 Hz: [+−]?\d/, items.find { |item| item.title == "Spectrum" }.steps[1])

@@ -3,8 +3,9 @@
 module Ethoscope
   module Checklist
     # What a plan is made for: the aim (exact or not), tempo (BPM) and key of the new track, the meter, how many semitones everything moves, how many bars
-    # and songs it comes from, whether it comes from a profile, and what gives the library's entry of a kind of technique.
-    Brief = Value.of(:exact, :bpm, :key, :meter, :shift, :bars, :songs, :profile, :entries)
+    # and songs it comes from, whether it comes from a profile, what gives the library's entry of a kind of
+    # technique, and the bar with which the work begins.
+    Brief = Value.of(:exact, :bpm, :key, :meter, :shift, :bars, :songs, :profile, :entries, :from)
 
     # Reckons with it.
     class Brief

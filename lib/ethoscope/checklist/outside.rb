@@ -34,13 +34,15 @@ module Ethoscope
         key = @wanted[:key]
         return nil if minor.nil? || key.nil? || minor?(minor) == key.minor?
 
-        item("The mode lies outside the style", Readings::Words.signs(key.to_s), "#{minor.n} of #{minor.m} songs: #{minor.words[0].downcase}#{minor.words[1..]}.")
+        item("The mode lies outside the style", Readings::Words.signs(key.to_s),
+          "#{minor.n} of #{minor.m} songs: #{minor.words[0].downcase}#{minor.words[1..]}.")
       end
 
       def minor?(claim) = claim.kind.kind == :fact ? claim.value : Harmony::Key.named("C", claim.value).minor?
 
       def item(title, target, step)
-        Item.new(stage: Stages::Frame::NAME, title:, target:, tolerance: "by ear", targets: [], minutes: 3, steps: [step, "Keep it if you want it so; the rest of the list reckons with it."],
+        Item.new(stage: Stages::Frame::NAME, title:, target:, tolerance: "by ear", targets: [], minutes: 3,
+          steps: [step, "Keep it if you want it so; the rest of the list reckons with it."],
           fallback: "", from: "profile", about: nil)
       end
     end

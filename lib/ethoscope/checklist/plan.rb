@@ -10,8 +10,11 @@ module Ethoscope
       # @param aim [String] exact, style or study
       # @param wanted [Hash] see {SongTargets}
       # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
+      # @param from [Integer] the bar with which the work begins
       # @return [Plan] that recreates one song
-      def self.of_song(song, aim:, wanted: {}, entries: Techniques::Library.method(:entry)) = of(SongTargets.new(song, exact: aim == "exact", wanted:, entries:))
+      def self.of_song(song, aim:, wanted: {}, entries: Techniques::Library.method(:entry), from: 1)
+        of(SongTargets.new(song, exact: aim == "exact", wanted:, entries:, from:))
+      end
 
       # @param songs [Array<Profile::Song>]
       # @param wanted [Hash] see {ProfileTargets}

@@ -22,7 +22,7 @@ module Ethoscope
       # @return [Brief]
       def brief
         Brief.new(exact: false, bpm: @wanted[:bpm] || @profile.tempo[:middle], key: @wanted[:key], meter: @songs.first.meter, shift: 0, bars: nil, songs: @songs.size,
-          profile: true, entries: @entries)
+          profile: true, entries: @entries, from: 1)
       end
 
       # @return [Array<Measures::Target>] in the order of the registry, then techniques and marks

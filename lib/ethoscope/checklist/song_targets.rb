@@ -8,8 +8,10 @@ module Ethoscope
       # @param exact [Boolean] an exact remake, or something in its style
       # @param wanted [Hash] bpm and key (a {Harmony::Key}) of the new track, nil where the song's own are kept
       # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
-      def initialize(song, exact:, wanted: {}, entries: Techniques::Library.method(:entry))
+      # @param from [Integer] the bar with which the work begins: what lies before it is left out
+      def initialize(song, exact:, wanted: {}, entries: Techniques::Library.method(:entry), from: 1)
         @song = song
+        @from = from
         @exact = exact
         @wanted = wanted
         @entries = entries
@@ -19,7 +21,7 @@ module Ethoscope
       # @return [Brief]
       def brief
         Brief.new(exact: @exact, bpm: @restatement.to_bpm, key: @restatement.to_key, meter: @song.meter, shift: @restatement.semitones, bars: @song.bars, songs: 1, profile: false,
-          entries: @entries)
+          entries: @entries, from: @from)
       end
 
       # @return [Array<Measures::Target>] in the order of the registry
@@ -31,7 +33,19 @@ module Ethoscope
       private
 
       def measured
-        Measures::Registry.all.select(&:stage).flat_map { |measure| @song.vector.of(measure.id).map { |found| target(measure, found) } }
+        found = Measures::Registry.all.select(&:stage).flat_map { |measure| @song.vector.of(measure.id).map { |found| target(measure, found) } }
+        @from > 1 ? found.filter_map { |target| within(target) } : found
+      end
+
+      # Of the lengths of the song what is left, of all else what does not end before.
+      def within(target)
+        left = (@song.bars - @from + 1) / @song.bars.to_f
+        case target.measure
+        when "time.length" then target.with(value: @song.bars - @from + 1)
+        when "time.duration" then target.with(value: target.value * left)
+        when "form.lengths" then nil
+        else target if target.place.last_bar.nil? || target.place.last_bar >= @from
+        end
       end
 
       # What is wanted of the new track although the song does not tell it.

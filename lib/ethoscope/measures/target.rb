@@ -14,6 +14,10 @@ module Ethoscope
         new(confidence: nil, holds: nil, **data.slice(*members), place: Place.song.with(**data.slice(*Place.members)))
       end
 
+      # @param changes [Hash] attributes
+      # @return [Target] the same with other attributes
+      def with(**changes) = self.class.new(measure:, place:, value:, tolerance:, source:, confidence:, holds:, **changes)
+
       # @return [Measure]
       # @raise [KeyError] when this Ethoscope does not know it
       def kind = Registry.fetch(measure)

@@ -784,6 +784,7 @@ export interface Study {
   id: number;
   title: string;
   aim: Aim;
+  scope_from: number | null;
   scope_bar: number | null;
   target_bpm: number | null;
   target_tonic: string | null;

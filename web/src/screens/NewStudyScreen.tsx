@@ -20,6 +20,7 @@ const AIMS: { value: Aim; name: string; text: string }[] = [
 interface Draft {
   title: string;
   aim: Aim;
+  scope_from: string;
   scope_bar: string;
   target_bpm: string;
   target_tonic: string;
@@ -31,6 +32,7 @@ export function NewStudyScreen() {
   const [draft, setDraft] = useState<Draft>({
     title: "",
     aim: "style",
+    scope_from: "",
     scope_bar: "",
     target_bpm: "",
     target_tonic: "",
@@ -95,14 +97,22 @@ export function NewStudyScreen() {
           <Field
             label="Scope"
             hint="Empty means the whole song. Many stop at the end of the first chorus."
-            error={wrong("scope_bar")}
+            error={wrong("scope_bar") ?? wrong("scope_from")}
           >
             {(props) => (
               <span className="flex items-center gap-2">
-                <span className="text-ink-2">up to bar</span>
+                <span className="text-ink-2">from bar</span>
+                <input
+                  aria-label="From bar"
+                  className={`${props.className} max-w-20 font-mono`}
+                  inputMode="numeric"
+                  value={draft.scope_from}
+                  onChange={(event) => set({ scope_from: event.target.value })}
+                />
+                <span className="text-ink-2">to bar</span>
                 <input
                   {...props}
-                  className={`${props.className} max-w-24 font-mono`}
+                  className={`${props.className} max-w-20 font-mono`}
                   inputMode="numeric"
                   value={draft.scope_bar}
                   onChange={(event) => set({ scope_bar: event.target.value })}
@@ -160,6 +170,7 @@ function bodyOf(draft: Draft): object {
   return {
     title: draft.title.trim(),
     aim: draft.aim,
+    ...(draft.scope_from.trim() && { scope_from: draft.scope_from.trim() }),
     ...(draft.scope_bar.trim() && { scope_bar: draft.scope_bar.trim() }),
     ...(draft.target_bpm.trim() && { target_bpm: draft.target_bpm.trim().replace(",", ".") }),
     ...(draft.target_tonic && { target_tonic: draft.target_tonic, target_mode: draft.target_mode }),

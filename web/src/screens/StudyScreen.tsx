@@ -4,7 +4,7 @@ import { Link, useNavigate } from "react-router";
 import { write } from "../api/client";
 import { keys } from "../api/keys";
 import { studyQuery } from "../api/queries";
-import type { ReferenceRow, StudyPage } from "../api/types";
+import type { ReferenceRow, Study, StudyPage } from "../api/types";
 import { useChange } from "../app/useChange";
 import { useImport, type Incoming } from "../app/useImport";
 import { isBusy } from "../app/useProgress";
@@ -77,8 +77,14 @@ function Failed({ error }: { error: Error }) {
   );
 }
 
+function scopeOf({ scope_from: from, scope_bar: to }: Study): string {
+  if (from && to) return `, bars ${from} to ${to}`;
+  if (from) return `, from bar ${from} on`;
+  return to ? `, up to bar ${to}` : "";
+}
+
 function remark({ study }: StudyPage): string {
-  const scope = study.scope_bar ? `, up to bar ${study.scope_bar}` : "";
+  const scope = scopeOf(study);
   const key = study.target_tonic && study.target_mode ? signs(`${study.target_tonic} ${study.target_mode}`) : null;
   const target = [key, study.target_bpm && `${figure(study.target_bpm, 2)} BPM`].filter(Boolean).join(" at ");
   return `${AIMS[study.aim]}${scope}${target ? `; new track in ${target}` : ""}`;

@@ -13,9 +13,13 @@ module Ethoscope
         def claimed = [brief.profile ? usual_length : lengths, *(brief.profile ? [] : sections), peak]
 
         def lengths
-          lengths = one("form.lengths") or return nil
+          lengths = one("form.lengths")
           parts = of("form.section")
-          item("Section lengths", [lengths, *parts], tolerance: brief.exact ? "same" : "±1 section", minutes: 15,
+          return nil if lengths.nil? && parts.empty?
+
+          item("Section lengths", [lengths, *parts].compact, target: parts.map do |section|
+            section.place.bars
+          end.join(" "), tolerance: brief.exact ? "same" : "±1 section", minutes: 15,
             steps: parts.map { |section| "#{section.place.label}: #{bars(section.place)}, from #{clock(section.place.first_bar)}" })
         end
 

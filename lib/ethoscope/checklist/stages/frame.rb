@@ -20,7 +20,11 @@ module Ethoscope
           ["Set up #{bars} bars of #{brief.meter}#{tempo}, a bar lasting #{format("%.2f", brief.bar_seconds)} s."]
         end
 
-        def words(bars) = brief.profile ? "about #{bars} bars" : "#{bars} bars, #{clock(bars * brief.bar_seconds)}"
+        def words(bars)
+          return "about #{bars} bars" if brief.profile
+
+          "#{"bars #{brief.from} to #{brief.from + bars - 1} of the song: " if brief.from > 1}#{bars} bars, #{clock(bars * brief.bar_seconds)}"
+        end
 
         def clock(seconds) = format("%<minutes>d:%<rest>02d", minutes: seconds / 60, rest: seconds % 60)
       end

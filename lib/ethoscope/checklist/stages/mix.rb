@@ -27,7 +27,7 @@ module Ethoscope
           peak = one("mix.peak")
           return nil unless range
 
-          item("Loudness range and peak", [range, peak].compact, target: [range&.words, peak&.words].compact.join(", "), minutes: 10,
+          item("Range and true peak", [range, peak].compact, target: [range&.words, peak&.words].compact.join(", "), minutes: 10,
             tolerance: [range, peak].compact.map(&:tolerance_words).join(", "))
         end
 

@@ -41,7 +41,7 @@ module Ethoscope
         def where(target)
           return holds(target) if brief.profile
 
-          target.value[:bars].positive? ? "plays in #{target.value[:bars]} of #{target.value[:of]} bars" : "where you hear it"
+          target.value[:bars].positive? && brief.from == 1 ? "plays in #{target.value[:bars]} of #{target.value[:of]} bars" : "where you hear it"
         end
 
         def steps(value)
