@@ -10,15 +10,14 @@ class Screenshots
   VIEWS = [
     ["studies", "/"], ["new-study", "/studies/new"], ["study", "/studies/1"], ["sheet", "#{SHEET}?reading=key"],
     ["sheet-night", "#{SHEET}?reading=tempo", [1280, 800], "night"],
-    ["sheet-section", SHEET, [1280, 800], "day", ["section", "Drums drop out before a section"]],
     ["sheet-bar", "/studies/1/references/2?zoom=bar", [1280, 800], "night", ["bridge"]],
-    ["sheet-chord", SHEET, [1280, 800], "day", ["D♭"]],
     ["sheet-settle-night", "/studies/1/references/2", [1280, 800], "night", ["1 to settle"]],
     ["sheet-layer", SHEET, [1280, 800], "day", %w[echo whole]],
     ["sheet-sources-night", "/studies/1/references/2", [1280, 800], "night", ["Sources"]],
     ["layers", "/studies/1/references/2/layers", [1280, 800], "day", ["organ"]], ["sounds", "/studies/1/sounds"],
     ["techniques", "/studies/1/techniques", [1280, 800], "day", ["Half-time backbeat"]],
-    ["profile", "/studies/1/profile"], ["profile-night", "/studies/1/profile", [1280, 800], "night"],
+    ["profile", "/studies/1/profile"], ["comparison-night", "/studies/1/comparison", [1280, 800], "night"],
+    ["logbook-night", "/studies/1/logbook", [1280, 800], "night"], ["paper", "/studies/1/checklists/1/paper"],
     ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Bass in the verse"]], ["checklists", "/studies/1/checklists"]
   ].freeze
 

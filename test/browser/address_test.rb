@@ -10,6 +10,7 @@ class AddressTest < BrowserCase
     visit sheet_of(@reference)
 
     find("h1", text: "Fixture")
+    find("[data-testid=sheet]")
   end
 
   def address = URI.decode_www_form(URI(page.current_url).query.to_s).to_h

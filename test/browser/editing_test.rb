@@ -14,6 +14,7 @@ class EditingTest < BrowserCase
     within_window(other) do
       visit sheet_of(@reference)
       find("h1", text: "Fixture")
+      find("[data-testid=sheet]")
       press "3", "c"
 
       within("[aria-label=Readings]") { assert_text "confirmed" }

@@ -75,6 +75,7 @@ class ListeningTest < BrowserCase
     File.delete(library.recordings.path(library.recordings.find(@reference[:recording_id])))
     visit sheet_of(@reference)
     find("h1", text: "Fixture")
+    find("[data-testid=sheet]")
     click_button "Play"
 
     assert_text "This browser can't play the file."

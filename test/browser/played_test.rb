@@ -20,6 +20,7 @@ class PlayedTest < BrowserCase
   def test_the_tempo_card_tells_the_drift_and_takes_a_ramp
     visit sheet_of(@reference)
     find("h1", text: "Fixture")
+    find("[data-testid=sheet]")
     press "1"
     within("[aria-label=Evidence]") do
       assert_text "Against the grid"

@@ -10,6 +10,7 @@ class SheetTest < BrowserCase
     visit sheet_of(@reference)
 
     find("h1", text: "Fixture")
+    find("[data-testid=sheet]")
   end
 
   def test_a_reading_explains_itself_and_is_confirmed_with_a_key

@@ -148,6 +148,7 @@ class StudyTest < BrowserCase
       page.execute_script("localStorage.setItem('ethoscope-theme', arguments[0])", theme)
       visit sheet_of(reference)
       find("h1", text: "Fixture")
+      find("[data-testid=sheet]")
 
       assert_empty faint_texts, theme
     end

@@ -67,9 +67,9 @@ class MidiAndExportTest < Ethoscope::TestCase
   end
 
   def test_a_checklist_as_markdown_can_be_ticked_and_holds_no_foreign_markup
-    item = { number: "1.1", stage: "Frame", title: "Length *now*", target: "16 bars", tolerance: "±1", minutes: 5, steps: ["Count <b>"],
+    item = { number: "1.1", stage: "Frame", heading: "Frame", title: "Length *now*", target: "16 bars", tolerance: "±1", minutes: 5, steps: ["Count <b>"],
              fallback: "Shorter", from: "form", state: "open", note: "later\n# never" }
-    text = Ethoscope::Export::ChecklistMarkdown.write({ title: "A [list]", items: [item, item.merge(state: "done"), item.merge(state: "skipped", stage: "Mix")] })
+    text = Ethoscope::Export::ChecklistMarkdown.write({ title: "A [list]", items: [item, item.merge(state: "done"), item.merge(state: "skipped", heading: "Mix")] })
 
     assert_includes text, "- [ ] **1.1 Length \\*now\\***: 16 bars (±1), 5 min, from form"
     assert_includes text, "- [x]"

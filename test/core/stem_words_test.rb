@@ -77,4 +77,21 @@ class StemWordsTest < Ethoscope::TestCase
 
     assert_equal "bars 1 to 4 at 100.00 BPM; bars 5 to 8 at 104.00 BPM.", item.steps.first
   end
+
+  def test_a_later_pass_is_told_by_what_it_has_more_or_less_than_the_first
+    passes = plan.select { |item| item.title.start_with?("Who plays") }
+
+    assert_equal ["From 0:19, as before.", "As the verse from bar 1."], passes[2].steps
+    layers = Fixture.analysis.fetch(:layers).map { |layer| layer[:name] == "bass" ? layer.merge(activity: layer[:activity].first(8) + ([0.0] * 8), spans: [[0.0, 19.5]]) : layer }
+    later = plan(layers:).select { |item| item.title.start_with?("Who plays") }[2]
+
+    assert_equal ["From 0:19, leaves: bass.", "As the verse from bar 1, but without bass."], later.steps
+  end
+
+  def test_a_card_says_whether_one_has_the_sound
+    song = Fixture.song("Fixture", heard_layers: [{ name: "bass", role: "bass", levels: [3] * 16, card: { have: "need", sound: "round" } }])
+    item = Ethoscope::Checklist::Plan.of_song(song, aim: "exact").items.find { |one| one.title == "A sound for the bass" }
+
+    assert_equal "It is still needed.", item.steps.first
+  end
 end

@@ -72,4 +72,14 @@ class WordingTest < Ethoscope::TestCase
     assert_in_delta 1.0, kind.distance(run, [])
     assert_equal [{ value: run, spread: nil, songs: 2 }, "1 note"], [kind.common([run, [note(1, 1.0, 40)], run]), kind.words([run.first], "")]
   end
+
+  def rows(*notes, beats: 4)
+    Ethoscope::Export::NoteRows.rows(notes.map { |bar, beat, length, pitch| { bar:, beat:, beats: length, pitch: } }, beats, Ethoscope::Harmony::Key.named("F", "major"))
+  end
+
+  def test_notes_are_drawn_on_squares_as_fine_as_they_need
+    assert_equal ["A2  | -   | .   | B♭2"], rows([1, 1.0, 2.0, 45], [1, 4.0, 1.0, 46])
+    assert_equal ["A2  -   | -   B♭2 | -   .   | .   ."], rows([1, 1.0, 1.5, 45], [1, 2.5, 1.0, 46])
+    assert_equal ["A2 .  .  C3 | .  .  .  .  | .  .  .  .", "A2 -  -  -  | .  .  .  .  | .  .  .  ."], rows([1, 1.0, 0.25, 45], [1, 1.75, 0.25, 48], [2, 1.0, 1.0, 45], beats: 3)
+  end
 end

@@ -76,6 +76,7 @@ class BrowserCase < Ethoscope::TestCase
     @reference = analysed(new_study)
     visit sheet_of(@reference)
     find("h1", text: "Fixture")
+    find("[data-testid=sheet]")
   end
 
   # As if a person had put the tempo right and it had been worked in.

@@ -2,14 +2,15 @@
 
 module Ethoscope
   module Profile
-    # How near songs are to each other over all traits: each trait weighs the same, whatever its kind. From that the song that stands apart, and two groups where
-    # there are two (two means: J. MacQueen, "Some methods for classification", 1967; kept when several things tell each from the other).
+    # The song that stands apart, by what all others have and it has not; and two groups where there are two, by how near songs are over all traits, of which each
+    # weighs the same, whatever its kind (two means: J. MacQueen, "Some methods for classification", 1967; kept when several things tell each from the other).
     class Kinship
       # Of fewer songs none stands apart, and there are no two groups.
       FEWEST = 4
       FEWEST_OF_GROUPS = 6
-      # A song stands apart when it lies so many times as far from the others as songs do in the middle.
-      APART = 1.3
+      # A song stands apart when it lacks so many things that all others have, and so many times as many as any other does.
+      RESPECTS = 2
+      APART = 2
       # Groups are clear when so many things tell each from the other.
       CLEAR = 3
       # Up to so many songs every two are tried as the middles from which to set out.
@@ -26,14 +27,14 @@ module Ethoscope
         @rows = features
       end
 
-      # @return [Hash, nil] song (its index) and respects: what all others have and it has not
+      # @return [Hash, nil] song (its index) and respects: what all others have and it has not; nil where no song lacks clearly more than any other
       def outlier
         return nil if @songs.size < FEWEST
 
-        far = @rows.map { |row| @rows.sum { |other| distance(row, other) } / (@songs.size - 1) }
-        song = far.index(far.max)
-        respects = @claims.all.select { |claim| claim.songs[song] == false && claim.n == claim.m - 1 }.map(&:words)
-        far[song] >= APART * far.sort[far.size / 2] && respects.any? ? { song:, respects: } : nil
+        lacking = @songs.each_index.map { |song| @claims.all.select { |claim| claim.songs[song] == false && claim.n == claim.m - 1 }.map(&:words) }
+        song = lacking.index(lacking.max_by(&:size))
+        next_most = lacking.map(&:size).max(2).last
+        lacking[song].size >= [RESPECTS, APART * next_most].max ? { song:, respects: lacking[song] } : nil
       end
 
       # @return [Array<Hash>] two groups (songs: their indices, and words: what all of one and hardly any of the other have), none where there are no two

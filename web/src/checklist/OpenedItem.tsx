@@ -8,7 +8,9 @@ import { ItemClock } from "./ItemClock";
 import { ItemParts } from "./ItemParts";
 import { ItemWho, ItemWords } from "./ItemWords";
 import { ListenButton } from "./ListenButton";
+import { percent } from "../lib/format";
 import { beatsOf } from "./meter";
+import { surenessOf } from "./sureness";
 import { NoteRow, notesOf } from "./NoteRow";
 import { gridOf, TargetGrid } from "./TargetGrid";
 import type { ItemBody, List } from "./useList";
@@ -75,6 +77,7 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
   const onChange = (change: ItemBody) => list.change(item.id, change);
   const [note, setNote] = useState(item.note);
   const grid = gridOf(item);
+  const sure = surenessOf(item);
   const notes = notesOf(item);
   return (
     <tr className="bg-paper">
@@ -83,7 +86,10 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
         <div className="grid grid-cols-[1fr_1fr] gap-6 px-4 pt-1 pb-3">
           <div>
             <Changed item={item} onTakeTarget={() => list.takeTarget(item.id)} />
-            <p className="mb-1 text-13">{item.target}</p>
+            <p className="mb-1 text-13">
+              {item.target}
+              {sure !== null && <span className="text-ink-2">{`, sure by ${percent(sure)}`}</span>}
+            </p>
             {grid && <TargetGrid grid={grid} label={`${item.title}: ${item.target}`} />}
             {notes && (
               <NoteRow notes={notes} beatsPerBar={beatsOf(checklist.items)} label={`${item.title}: ${item.target}`} />

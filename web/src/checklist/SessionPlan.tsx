@@ -2,14 +2,20 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Checklist, Item } from "../api/types";
 import { sessionQuery } from "../api/queries";
+import { useNow } from "./ItemClock";
 import { SmallField } from "../components/SmallField";
 
 const MOST = 8;
+const MINUTE = 60_000;
 
 /** "I have so many minutes": what of the list fits into them, in the order of work. Asked anew whenever something is settled. */
 export function SessionPlan({ checklist, onOpen }: { checklist: Checklist; onOpen: (item: Item) => void }) {
   const [text, setText] = useState("");
-  const minutes = /^\d{1,3}$/.test(text.trim()) ? Number(text) : 0;
+  const [since, setSince] = useState(0);
+  const had = /^\d{1,3}$/.test(text.trim()) ? Number(text) : 0;
+  const now = useNow(had > 0);
+  // As time passes less is left; what fits is asked anew every minute.
+  const minutes = Math.max(0, had - (now > since ? Math.floor((now - since) / MINUTE) : 0));
   const settled = checklist.items.filter((item) => item.state !== "open").length;
   const { data } = useQuery({
     ...sessionQuery(checklist.id, minutes, settled),
@@ -19,7 +25,17 @@ export function SessionPlan({ checklist, onOpen }: { checklist: Checklist; onOpe
   return (
     <section className="max-mid:hidden mid:mt-3 mid:border-t mid:border-rule mid:pt-3">
       <h2 className="mb-1.5 font-medium">A session</h2>
-      <SmallField label="I have, in minutes" inputMode="numeric" className="w-12" value={text} onText={setText} />
+      <SmallField
+        label="I have, in minutes"
+        inputMode="numeric"
+        className="w-12"
+        value={text}
+        onText={(typed) => {
+          setText(typed);
+          setSince(Date.now());
+        }}
+      />
+      {had > minutes && <p className="mt-1 text-ink-2">{`${minutes} min are left of them.`}</p>}
       {data && minutes >= 5 && (
         <>
           <ol className="mt-1.5">

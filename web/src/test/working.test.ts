@@ -3,6 +3,7 @@ import type { Target } from "../api/types";
 import { bandOf, placeOf } from "../checklist/listen";
 import { beatsOf } from "../checklist/meter";
 import { notesOf } from "../checklist/NoteRow";
+import { surenessOf } from "../checklist/sureness";
 import { leftSeconds, moreMinutes, spentSeconds } from "../checklist/timing";
 import { runsOf } from "../lib/runs";
 
@@ -63,6 +64,15 @@ describe("what is drawn of an item", () => {
     expect(beatsOf([{ targets: [target({ measure: "time.meter", value: "3/4" })] }])).toBe(3);
     expect(beatsOf([{ targets: [target({ measure: "time.meter", value: "nothing known" })] }])).toBe(4);
     expect(beatsOf([])).toBe(4);
+  });
+});
+
+describe("how sure an item is", () => {
+  it("is the mean of its targets, and nobody's where a person wrote it", () => {
+    const targets = [target({ confidence: 0.9 }), target({ confidence: 0.7 }), target({})];
+    expect(surenessOf({ targets, own: false })).toBeCloseTo(0.8);
+    expect(surenessOf({ targets, own: true })).toBeNull();
+    expect(surenessOf({ targets: [target({})], own: false })).toBeNull();
   });
 });
 

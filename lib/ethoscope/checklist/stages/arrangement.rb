@@ -26,13 +26,13 @@ module Ethoscope
         # Who plays in each section, and what is new there or gone.
         def sections
           by_section = of("layers.plays").group_by { |target| target.place.first_bar }.values
-          by_section.each_with_index.map { |targets, i| section(targets, i.zero? ? nil : by_section[i - 1]) }
+          by_section.each_with_index.map { |targets, i| section(targets, i.zero? ? nil : by_section[i - 1], by_section.first(i)) }
         end
 
-        def section(targets, before)
+        def section(targets, before, earlier)
           place = targets.first.place
           item("Who plays from bar #{place.first_bar}, #{place.label}", targets, target: players(targets), tolerance: "the same", minutes: 8, about: "section:#{place.first_bar}",
-            steps: before ? ["From #{clock(place.first_bar)}#{moves(targets, before)}."] : [])
+            steps: before ? ["From #{clock(place.first_bar)}#{moves(targets, before)}.", *pass(targets, earlier)] : [])
         end
 
         def players(targets)
@@ -46,6 +46,16 @@ module Ethoscope
           now, then_ = [targets, before].map { |list| names(list, "full") + names(list, "thin") }
           told = { "enters" => now - then_, "leaves" => then_ - now }.filter_map { |word, list| "#{word}: #{list.join(", ")}" unless list.empty? }
           told.empty? ? ", as before" : ", #{told.join("; ")}"
+        end
+
+        # What a later pass has more or less than the first section of its kind.
+        def pass(targets, earlier)
+          place = targets.first.place
+          first = earlier.find { |list| list.first.place.kind == place.kind } or return []
+          now, then_ = [targets, first].map { |list| names(list, "full") + names(list, "thin") }
+          told = { "plus" => now - then_, "without" => then_ - now }.filter_map { |word, list| "#{word} #{list.join(", ")}" unless list.empty? }
+          bars = first.first.place.bars == place.bars ? [] : ["#{place.bars} bars instead of #{first.first.place.bars}"]
+          ["As the #{place.kind} from bar #{first.first.place.first_bar}#{", but #{[*bars, *told].join("; ")}" if bars.any? || told.any?}."]
         end
 
         def clock(bar) = ((bar - 1) * brief.bar_seconds).round.divmod(60).then { |minutes, seconds| format("%<minutes>d:%<seconds>02d", minutes:, seconds:) }

@@ -11,6 +11,7 @@ module Ethoscope
         PLAIN = "Name the family of the %s by ear; match its attack, then its length."
         A4 = [69, 440.0].freeze
         FALLBACK = "Another source of the same family, or two simpler sounds layered."
+        HAVE = { "have" => "You have it.", "need" => "It is still needed.", "substitute" => "A substitute stands in for it." }.freeze
         # How each filled line of a card reads as a step.
         LINES = { register: "Register: %s.", articulation: "Played: %s.", pattern: "Pattern: %s.", variations: "Varies: %s.", pan: "Place: %s.", width: "Width: %s.",
                   sends: "Sends: %s.", automation: "Moves: %s.", made_from: "Made from: %s." }.freeze
@@ -47,7 +48,7 @@ module Ethoscope
         def steps(value)
           card = value[:card]
           lines = LINES.filter_map { |name, line| format(line, card[name]) unless card[name].to_s.empty? }
-          told = [*candidates(card), *register(value), *lines, *stack(card), *chain(card)]
+          told = [*HAVE[card[:have]], *candidates(card), *register(value), *lines, *stack(card), *chain(card)]
           told.empty? ? [format(PLAIN, value[:name] || value[:role])] : told
         end
 
