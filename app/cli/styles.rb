@@ -23,13 +23,20 @@ module Cli
     # @return [String]
     # @raise [Ethoscope::Errors::Unfit] when a folder holds no song
     def to_s
-      claims = Ethoscope::Profile::Claims.new(traits(@folder), baseline:)
-      return JSON.pretty_generate({ songs: @songs, baseline: { name: baseline.name, songs: baseline.songs.size }, statements: claims.said.map(&:to_h) }) if @json
+      songs = songs(@folder)
+      builder = Ethoscope::Profile::Builder.new(songs, baseline:)
+      return json(songs, builder) if @json
 
-      ["#{@songs.size} songs, beside #{baseline.songs.size} #{baseline.name}", "", *claims.said.map { |claim| line(claim) }].join("\n")
+      ["#{songs.size} songs, beside #{baseline.songs.size} #{baseline.name}", "", *builder.claims.said.map { |claim| line(claim) }].join("\n")
     end
 
     private
+
+    # What is said, and all that is measured, in a line each.
+    def json(songs, builder)
+      JSON.pretty_generate({ songs: songs.map(&:title), baseline: { name: baseline.name, songs: baseline.songs.size }, statements: builder.claims.said.map(&:to_h),
+                             measures: builder.measures })
+    end
 
     def line(claim)
       elsewhere = claim.elsewhere ? format("%<share>3d %% elsewhere", share: (claim.elsewhere * 100).round) : ""
@@ -38,15 +45,17 @@ module Cli
     end
 
     def baseline
-      @baseline ||= @against ? Ethoscope::Profile::Baseline.new(Command.shown(@against), traits(@against)) : Ethoscope::Profile::Baseline.shipped
+      @baseline ||= @against ? Ethoscope::Profile::Baseline.new(Command.shown(@against), songs(@against).map(&:traits)) : Ethoscope::Profile::Baseline.shipped
     end
 
-    def traits(folder)
+    def songs(folder)
       with_analyses(folder) do |paths|
         raise Ethoscope::Errors::Unfit, "there is no song in #{Command.shown(folder)}" if paths.empty?
 
-        @songs ||= paths.map { |path| File.basename(path, ".json") }
-        paths.map { |path| Ethoscope::Measures::Vector.of(Ethoscope::Analysis.from_h(JSON.parse(File.read(path), symbolize_names: true))).traits }
+        paths.map do |path|
+          vector = Ethoscope::Measures::Vector.of(Ethoscope::Analysis.from_h(JSON.parse(File.read(path), symbolize_names: true)))
+          Ethoscope::Profile::Song.new(title: File.basename(path, ".json"), vector:)
+        end
       end
     end
 

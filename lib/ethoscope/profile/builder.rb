@@ -22,10 +22,10 @@ module Ethoscope
       end
 
       # @return [Hash] songs, tempo, keys, degrees, loops, layers, sounds, techniques, marks, claims (what a clear majority has, beside other music), baseline (its
-      #   name and how many songs), outlier, groups, and measures: all that is measured, in a line each with its name, its words and how many songs it holds for
+      #   name and how many songs), outlier and groups
       def profile
         { songs:, tempo:, keys:, degrees:, techniques:, loops:, layers:, sounds:, marks:, claims: told, baseline: { name: @baseline.name, songs: @baseline.songs.size }, outlier:,
-          groups: kinship.groups, measures: }
+          groups: kinship.groups }
       end
 
       # @return [Claims]
@@ -34,7 +34,7 @@ module Ethoscope
       # @return [Common] in every respect that is measured
       def common = @common ||= Common.new(@songs)
 
-      # @return [Array<Hash>] measure, name, role, label (kind of section), words, spread, n and m
+      # @return [Array<Hash>] all that is measured: measure, name, role, label (kind of section), words, spread, n and m
       def measures
         common.lines.map do |line|
           measure = Measures::Registry.fetch(line.measure)

@@ -45,8 +45,8 @@ module Ethoscope
       end
 
       # @param songs [Array<Hash>]
-      # @return [Claims] of other songs beside the same music
-      def of(songs) = self.class.new(songs, baseline: @baseline, reliability: @reliability)
+      # @return [Claims] of other songs beside the same music, whatever of it may be misheard
+      def of(songs) = self.class.new(songs, baseline: @baseline, reliability: Reliability.new({}))
 
       private
 
@@ -78,10 +78,21 @@ module Ethoscope
         known = figures(trait)
         return nil if known.compact.empty?
 
-        middle = known.compact.max_by { |centre| [known.compact.count { |one| near?(trait, one, centre) }, -known.compact.sum { |one| (one - centre).abs }] }
+        middle = crowded(trait, known.compact.sort)
         inside = known.map { |one| one && near?(trait, one, middle) }
         range = known.zip(inside).select(&:last).map(&:first).minmax
         claim(trait, range, inside) { |other| near?(trait, fold(trait, other, middle), middle) }
+      end
+
+      # The figure with the most others near it; of several the one in their middle.
+      def crowded(trait, sorted)
+        counts = sorted.map do |centre|
+          reach = trait.spread < 1 ? trait.spread * centre.abs : trait.spread
+          first = sorted.bsearch_index { |one| one >= centre - reach }
+          (sorted.bsearch_index { |one| one > centre + reach } || sorted.size) - first
+        end
+        best = sorted.each_index.select { |i| counts[i] == counts.max }
+        sorted[best[best.size / 2]]
       end
 
       # Of one groove that some count twice as fast the counts are one.
@@ -100,7 +111,7 @@ module Ethoscope
         figure
       end
 
-      def near?(trait, figure, middle) = (figure - middle).abs <= (trait.spread < 1 ? trait.spread * middle : trait.spread)
+      def near?(trait, figure, middle) = (figure - middle).abs <= (trait.spread < 1 ? trait.spread * middle.abs : trait.spread)
 
       def claim(trait, value, songs, &)
         told = songs.each_index.select { |i| !songs[i].nil? && @weights[i].positive? }

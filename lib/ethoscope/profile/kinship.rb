@@ -11,6 +11,8 @@ module Ethoscope
       # A song stands apart when it lacks so many things that all others have, and so many times as many as any other does.
       RESPECTS = 2
       APART = 2
+      # What fewer songs have parts no groups.
+      RARE = 0.08
       # Groups are clear when so many things tell each from the other.
       CLEAR = 3
       # Up to so many songs every two are tried as the middles from which to set out.
@@ -59,7 +61,7 @@ module Ethoscope
         return [] if values.compact.empty?
         return [scaled(values, trait)] if trait.kind == :figure
 
-        words = values.flatten.compact.uniq
+        words = values.flatten.compact.tally.select { |_, count| count >= RARE * values.size }.keys
         words.map do |word|
           values.map do |own|
             if own.nil?
@@ -88,12 +90,13 @@ module Ethoscope
         Math.sqrt(sum)
       end
 
-      # The songs from which two means set out: every two, or of many the one that lies farthest off and the one farthest from that.
+      # The songs from which two means set out: every two, or of many the one that lies farthest from the middle and the one farthest from that.
       def starts
         return @rows.each_index.to_a.combination(2).to_a if @rows.size <= MANY
 
-        first = (0...@rows.size).max_by { |i| @rows.sum { |row| distance(@rows[i], row) } }
-        [[first, (0...@rows.size).max_by { |i| distance(@rows[first], @rows[i]) }]]
+        middle = mean(@rows.each_index.to_a)
+        first = @rows.each_index.max_by { |i| distance(@rows[i], middle) }
+        [[first, @rows.each_index.max_by { |i| distance(@rows[first], @rows[i]) }]]
       end
 
       # nil where one group would be a single song.

@@ -12,6 +12,8 @@ module Ethoscope
       DISCOMFORT = 0.05
       # Where the centre of a groove may lie, in BPM.
       CENTRES = (50..150)
+      # Of more songs centres within the same BPM are one.
+      MANY = 40
       # Folded tempos outside this ratio to the middle stand apart.
       NEAR = 1.15
       COMFORTABLE = 96.0
@@ -61,7 +63,7 @@ module Ethoscope
 
         known.flat_map do |tempo|
           [tempo / 2, tempo, tempo * 2]
-        end.grep(CENTRES).uniq.min_by do |centre|
+        end.grep(CENTRES).uniq { |centre| known.size > MANY ? centre.round : centre }.min_by do |centre|
           distances = known.map { |tempo| Math.log2(fold(tempo, centre) / centre).abs }
           changed = known.count { |tempo| (fold(tempo, centre) - tempo).abs > SAME_BPM }
           [Signal::Middle.of(distances) + (FOLDING * changed) + (DISCOMFORT * Math.log2(centre / COMFORTABLE).abs), centre]

@@ -1236,19 +1236,6 @@ export interface ProfileSong {
   }[];
 }
 
-/** What the songs have in common in one respect. */
-export interface ProfileMeasure {
-  measure: string;
-  name: string;
-  role: string | null;
-  /** kind of section */
-  label: string | null;
-  words: string;
-  spread: number | null;
-  n: number;
-  m: number;
-}
-
 /** That songs share something. */
 export interface Claim {
   id: string;
@@ -1366,7 +1353,6 @@ export interface Profile {
     songs: number[];
     words: string[];
   }[];
-  measures: ProfileMeasure[];
 }
 
 export interface ProfilePage {
