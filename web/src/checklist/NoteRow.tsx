@@ -9,7 +9,9 @@ export interface WrittenNote {
   pitch: number;
 }
 
+/** The widest that a beat and the whole row are drawn. */
 const BEAT = 15;
+const WIDEST = 330;
 const STEP = 4;
 /** Bars that are drawn of a line. */
 const MOST = 8;
@@ -32,8 +34,9 @@ export function NoteRow({ notes, label, beatsPerBar }: { notes: WrittenNote[]; l
   const low = Math.min(...shown.map((note) => note.pitch));
   const high = Math.max(...shown.map((note) => note.pitch));
   const height = (high - low + 1) * STEP + 4;
-  const width = bars * beatsPerBar * BEAT;
-  const lines = Array.from({ length: bars + 1 }, (_, bar) => upright(bar * beatsPerBar * BEAT + 0.5, 0, height)).join(
+  const beat = Math.min(BEAT, WIDEST / (bars * beatsPerBar));
+  const width = bars * beatsPerBar * beat;
+  const lines = Array.from({ length: bars + 1 }, (_, bar) => upright(bar * beatsPerBar * beat + 0.5, 0, height)).join(
     "",
   );
   return (
@@ -45,9 +48,9 @@ export function NoteRow({ notes, label, beatsPerBar }: { notes: WrittenNote[]; l
           () => "var(--measured)",
           (note) =>
             rectangle(
-              ((note.bar - 1) * beatsPerBar + note.beat - 1) * BEAT + 1,
+              ((note.bar - 1) * beatsPerBar + note.beat - 1) * beat + 1,
               2 + (high - note.pitch) * STEP,
-              Math.max(2, note.beats * BEAT - 2),
+              Math.max(2, note.beats * beat - 2),
               STEP - 1,
             ),
         ).map(([fill, path]) => (

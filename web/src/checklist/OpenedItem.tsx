@@ -83,7 +83,7 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
     <tr className="bg-paper">
       <td />
       <td colSpan={7} className="border-b border-rule margin-stroke-l border-l-select">
-        <div className="grid grid-cols-[1fr_1fr] gap-6 px-4 pt-1 pb-3">
+        <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-6 px-4 pt-1 pb-3">
           <div>
             <Changed item={item} onTakeTarget={() => list.takeTarget(item.id)} />
             <p className="mb-1 text-13">
