@@ -25,6 +25,15 @@ class HowToTest < Ethoscope::TestCase
     assert_includes steps[2], "450 ms"
   end
 
+  def test_a_figure_that_was_not_measured_is_said_to_be_a_place_to_start_from
+    entry = Techniques::Library.entry("filtered_section")
+    sighting = { first_bar: 1, last_bar: 4, detail: { opens_by_db: 12.5 } }
+
+    assert_includes how_to.steps(entry, sighting).join("\n"), "Close it to about 800 Hz (a place to start from; it was not measured)."
+    refute_match(/12\.5 dB[^\n]*not measured/, how_to.steps(entry, sighting).join("\n"))
+    refute_match(/not measured/, how_to.steps(entry).join("\n"))
+  end
+
   def test_notes_move_with_the_key
     steps = how_to(key: "D minor", shift: 2).steps(Techniques::Library.entry("pedal"), { first_bar: 1, last_bar: 1, detail: { note: "C" } })
 

@@ -6,6 +6,8 @@ module Ethoscope
     class SongLines
       # What comes so many beats early belongs to the bar that it leads into.
       EARLY_BEATS = 0.06
+      # A note from before that ends so soon is but its tail.
+      TAIL_BEATS = 0.75
 
       # @param value [Array<Hash>] see {#notes}
       # @param restatement [Restatement]
@@ -89,18 +91,21 @@ module Ethoscope
         end
       end
 
-      # What is held over from before sounds from the first beat on.
+      # What is held over from before sounds from the first beat on; what is left of it after the first moment of the section is no note of it.
       def within(section, notes)
         first = (section[:first_bar] - 1) * @beats
         last = first + (section[:bars] * @beats)
         notes.filter_map do |note|
-          next if note[:pitch].nil? || note[:at] + note[:beats] <= first + EARLY_BEATS || note[:at] >= last - EARLY_BEATS
+          next if note[:pitch].nil? || note[:at] + note[:beats] <= first + EARLY_BEATS || note[:at] >= last - EARLY_BEATS || left_over?(note, first)
 
           at = [note[:at], first].max
-          bar, beat = (at - first).divmod(@beats)
-          { bar: bar.to_i + 1, beat: (beat + 1).round(3), beats: ([note[:at] + note[:beats], last].min - at).round(3), **note.slice(:pitch, :velocity, :sure) }
+          bar, beat = (at - first + EARLY_BEATS).divmod(@beats)
+          { bar: bar.to_i + 1, beat: [beat + 1 - EARLY_BEATS, 1.0].max.round(3), beats: ([note[:at] + note[:beats], last].min - at).round(3),
+            **note.slice(:pitch, :velocity, :sure) }
         end
       end
+
+      def left_over?(note, first) = note[:at] < first - EARLY_BEATS && note[:at] + note[:beats] < first + TAIL_BEATS
     end
   end
 end

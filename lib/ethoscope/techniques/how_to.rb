@@ -9,6 +9,8 @@ module Ethoscope
       # Note values that a sighting or an entry names, in quarters.
       UNITS = Rhythm::NoteValue::QUARTERS.merge("16th" => 0.25, "8th" => 0.5).freeze
       USUAL_BPM = 120.0
+      NUMBER = /\A-?\d/
+      FIGURE = /%\{(\w+)\}/
 
       # @param bpm [Float, nil] of the new track, in beats
       # @param key [Harmony::Key, nil] of the new track
@@ -26,10 +28,18 @@ module Ethoscope
       # @return [Array<String>]
       def steps(entry, sighting = {})
         figures = figures(entry, sighting)
-        entry.steps.map { |step| step.gsub(/%\{(\w+)\}/) { figures.fetch(Regexp.last_match(1)) } }
+        usual = sighting.empty? ? [] : entry.defaults.select { |_, value| value.match?(NUMBER) }.keys - (sighting[:detail] || {}).keys.map(&:to_s)
+        entry.steps.map { |step| filled(step, figures, usual) }
       end
 
       private
+
+      # What was not measured is said to be a place to start from.
+      def filled(step, figures, usual)
+        names = step.scan(FIGURE).flatten
+        text = step.gsub(FIGURE) { figures.fetch(Regexp.last_match(1)) }
+        names.intersect?(usual) ? "#{text.delete_suffix(".")} (a place to start from; it was not measured)." : text
+      end
 
       def beat_ms = 60_000.0 / @bpm
 

@@ -79,4 +79,21 @@ class MeasuredSongTest < Ethoscope::TestCase
     assert_equal(["the measure “time off the grid”", "the measure “swing”", "the measure “feel”"], gaps.list.map(&:what).sort.reverse)
     assert_operator found.all.size, :>, 50
   end
+
+  def notes_of(*notes)
+    line = { layer: "reed", role: "lead", source: "stem", notes: notes.map { |beat, beats, pitch| [beat, beats, pitch, 0.8] } }
+    Measures::Vector.of(Fixture.varied(lines: [line])).of("lines.notes").select { |row| row.place.role == "lead" }.to_h { |row| [row.place.first_bar, row.value] }
+  end
+
+  def test_the_tail_of_a_note_is_none_of_the_next_section_and_one_that_is_held_is
+    assert_equal [1], notes_of([15.5, 1.0, 60]).keys
+    held = notes_of([15.5, 3.0, 60])
+
+    assert_equal [1, 5], held.keys
+    assert_equal [1, 1.0, 2.5], held[5].first.values_at(:bar, :beat, :beats)
+  end
+
+  def test_a_note_that_comes_a_little_early_is_the_first_of_its_bar
+    assert_equal([[2, 1.0], [2, 2.0]], notes_of([3.97, 1.0, 60], [5.0, 1.0, 62])[1].map { |note| note.values_at(:bar, :beat) })
+  end
 end
