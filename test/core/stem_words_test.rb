@@ -94,4 +94,13 @@ class StemWordsTest < Ethoscope::TestCase
 
     assert_equal "It is still needed.", item.steps.first
   end
+
+  def test_chords_of_which_a_mix_is_not_sure_are_something_to_begin_from_and_nothing_to_be_held_against
+    chords = Fixture.analysis.fetch(:chords).map { |chord| chord[:bar].between?(5, 8) || chord[:bar] > 12 ? chord.merge(confidence: 0.6) : chord }
+    doubtful, sure = plan(chords:).select { |item| item.title.start_with?("Chords in") }.partition { |item| item.targets.empty? }
+
+    assert_equal([["Chords in the chorus, to be settled by ear"], ["Chords in the verse"]], [doubtful, sure].map { |items| items.map(&:title) })
+    assert_equal "heard as Dm E7 and so on, sure by 60 %", doubtful.first.target
+    assert_match(/bars 5 to 6: Dm on 1 for 4/, doubtful.first.steps[2])
+  end
 end
