@@ -24,7 +24,7 @@ module Learning
     # @return [Hash] the truth without what can't be told of this song
     def self.told(truth)
       names = truth["form.labels"].to_a.any? { |label| label.match?(NAMELESS) } ? truth.except("form.labels", "form.opening", "form.early_chorus") : truth
-      names.reject { |id, _| id.start_with?("mix.") && id != "mix.techniques" }
+      names.reject { |id, _| id.start_with?("lines.") || (id.start_with?("mix.") && id != "mix.techniques") }
     end
 
     # @param songs [Array<Hash>] heard and truth (traits)

@@ -41,7 +41,7 @@ class TrustBrowserTest < BrowserCase
   def test_an_item_says_that_its_reading_changed_and_takes_the_new_target
     open_sheet
     click_button "Make a checklist"
-    find("h1", text: "Checklist")
+    find("h1", exact_text: "Checklist")
     list = page.current_path
     put_tempo_right(50.0)
     visit list

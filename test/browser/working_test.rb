@@ -11,7 +11,7 @@ class WorkingJourneyTest < BrowserCase
     @reference = analysed(@study)
     visit "/studies/#{@study[:id]}/checklists"
     click_button "Make the checklist"
-    find("h1", text: "Checklist")
+    find("h1", exact_text: "Checklist")
   end
 
   def list = library.checklists.find(library.checklists.of_study(@study[:id]).first[:id])
@@ -132,7 +132,7 @@ class WorkingJourneyTest < BrowserCase
   def on_paper_and_again
     click_link "Print"
 
-    assert_selector "h1", text: "Fixture"
+    assert_selector "h2", text: "Fixture"
     assert_selector "svg[aria-label^='Kick throughout']"
     assert_selector "svg[aria-label^='Bass in the verse']"
     assert_text "substituted"

@@ -82,6 +82,32 @@ class TraitsTest < Ethoscope::TestCase
     assert_equal [true, true], found.values_at("layers.thin_start", "layers.full_end")
   end
 
+  def line_traits(notes: [], energy: [], departures: [], chords: [])
+    rows = { "form.section": places.map { |place| row({ label: place[:label] }, place) },
+             "lines.notes": [row(notes.map { |bar, beat, pitch| { bar:, beat:, beats: 1.0, pitch: } }, places[1].merge(role: "bass"))],
+             "harmony.chords": [row(chords.map { |bar, label| { bar:, beat: 1.0, beats: 4.0, label: } }, places[1])],
+             "form.energy": places.zip(energy).map { |place, value| row(value, place) },
+             "groove.departures": [row(departures.map { |bar| { bar:, kind: "fill", strokes: [] } }, places[1])], "layers.plays": [row("full", places[1].merge(role: "kick"))] }
+    Ethoscope::Measures::SongTraits.of(Ethoscope::Measures::Vector.new({ "time.meter": [row("4/4")], "time.length": [row(28)] }) { rows })
+  end
+
+  def test_the_bass_is_told_by_register_density_and_roots
+    notes = [[1, 1.0, 36], [1, 3.0, 36], [2, 1.0, 41], [2, 3.0, 41], [2, 4.0, 43]]
+    found = line_traits(notes:, chords: [[1, "C:maj"], [2, "F:maj"]])
+
+    assert_equal [41, 2.5, true], found.values_at("lines.bass_register", "lines.bass_density", "lines.bass_roots")
+    refute line_traits(notes:, chords: [[1, "D:min"], [2, "G:maj"]])["lines.bass_roots"]
+    assert_equal "The bass lies around C2 to F2", Traits.fetch("lines.bass_register").words([36, 41])
+    assert_equal [nil, nil], line_traits.values_at("lines.bass_register", "lines.bass_roots")
+  end
+
+  def test_fills_and_how_far_the_chorus_rises
+    found = line_traits(energy: [10.0, 40.0, 65.0, 40.0], departures: [4, 8, 12, 16])
+
+    assert_equal [true, true], found.values_at("lines.fills", "lines.lift")
+    assert_equal [false, false], line_traits(energy: [10.0, 40.0, 45.0, 40.0], departures: [4]).values_at("lines.fills", "lines.lift")
+  end
+
   def test_form_is_told_by_labels_lengths_and_where_the_chorus_comes
     found = traits
 

@@ -4,8 +4,9 @@ module Ethoscope
   module Checklist
     # Rows of a profile as things to do: each with how many songs have it, and where something measures it a target as wide as the songs spread. The way is our own.
     module FromClaims
-      STAGES = { "Tempo" => "Tempo and key", "Meter" => "Tempo and key", "Feel" => "Tempo and key", "Key" => "Tempo and key", "Harmony" => "Chords and bass", "Drums" => "Groove",
-                 "Who plays" => "Arrangement", "Arrangement" => "Arrangement", "Form" => "Arrangement", "Technique" => "Techniques", "Mix" => "Mix", "Words" => "Frame" }.freeze
+      STAGES = { "Tempo" => "Tempo and key", "Meter" => "Tempo and key", "Feel" => "Tempo and key", "Key" => "Tempo and key", "Harmony" => "Chords and bass",
+                 "Bass" => "Chords and bass", "Lead" => "Chords and bass", "Drums" => "Groove", "Who plays" => "Arrangement", "Arrangement" => "Arrangement",
+                 "Form" => "Arrangement", "Technique" => "Techniques", "Mix" => "Mix", "Words" => "Frame" }.freeze
       MINUTES = 10
       # Measures whose value is the figure itself, or stands under a name.
       FIGURES = { "time.tempo" => :bpm, "time.length" => nil, "time.duration" => nil, "mix.loudness" => nil, "mix.width" => nil }.freeze

@@ -37,10 +37,11 @@ module Ethoscope
       # @return [Array<Integer>] bars of each section
       def lengths = sections.map { |section| section[:bars] }
 
-      # @return [Array<Hash>] all chords in order: root (0 to 11), quality, bass (interval or nil), beats, and the section's first bar
+      # @return [Array<Hash>] all chords in order: root (0 to 11), quality, bass (interval or nil), beats, the section's first bar,
+      #   and at: the beat of the section on which it begins, from 0, where that is told
       def chords
         @chords ||= vector.rows("harmony.chords").flat_map do |row|
-          row[:value].filter_map { |chord| parsed(chord)&.merge(section: row[:place][:first_bar]) }
+          row[:value].filter_map { |chord| parsed(chord)&.merge(section: row[:place][:first_bar], at: chord[:bar] && (((chord[:bar] - 1) * beats) + chord[:beat] - 1)) }
         end
       end
 

@@ -41,8 +41,8 @@ module Ethoscope
       # @return [Float] how much more common it is here
       def lead = share - (elsewhere || 0.5)
 
-      # @return [Boolean] whether it is worth saying of the style
-      def said? = standing != "common" && (sure.nil? || sure >= SURE)
+      # @return [Boolean] whether it is worth saying of the style; what was never measured how sure it is, only where it clearly tells it from other music
+      def said? = sure.nil? ? standing == "own" : standing != "common" && sure >= SURE
 
       # @return [Hash] plain data, with its words
       def to_h = super.merge(id:, words:, aspect: kind.aspect, standing:)

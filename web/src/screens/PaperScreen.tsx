@@ -33,14 +33,14 @@ export function PaperScreen() {
       </div>
       <div className="min-h-0 grow overflow-y-auto bg-sheet px-6 py-4 scroll-quiet print:overflow-visible print:bg-transparent print:p-0">
         <article className="mx-auto max-w-[820px]">
-          <h1 className="mb-1 font-serif text-26">{checklist.title}</h1>
+          <h2 className="mb-1 font-serif text-26">{checklist.title}</h2>
           <p className="mb-3 text-ink-2">
             {checklist.items.length} items, {checklist.items.reduce((sum, item) => sum + item.minutes + item.extra, 0)}{" "}
             minutes in their boxes.
           </p>
           {groups.map(([heading, items], index) => (
             <section key={`${index} ${heading}`} className="mb-4">
-              <h2 className="mb-1 border-b border-rule pb-0.5 font-serif text-18">{heading}</h2>
+              <h3 className="mb-1 border-b border-rule pb-0.5 font-serif text-18">{heading}</h3>
               {items.map((item) => (
                 <PaperItem key={item.id} item={item} beatsPerBar={beatsPerBar} />
               ))}
