@@ -9,6 +9,7 @@ module Ethoscope
         CLAIMS = %w[mix.loudness mix.range mix.peak mix.level mix.spectrum mix.width mix.registers mix.widths].freeze
         # Registers of the spectrum: names, and how many third octaves each has, from 25 Hz up.
         BANDS = { "up to 63 Hz" => 5, "80 to 200 Hz" => 5, "250 to 630 Hz" => 5, "800 Hz to 2 kHz" => 5, "2.5 to 5 kHz" => 4, "from 6.3 kHz" => 5 }.freeze
+        MIDDLE = "800 Hz to 2 kHz"
         # Registers of the width, see {Measures::Families::Mix::REGISTERS}.
         REGISTERS = ["below 120 Hz", "120 to 500 Hz", "500 Hz to 2 kHz", "2 to 6 kHz", "above 6 kHz"].freeze
 
@@ -53,7 +54,7 @@ module Ethoscope
         def spectrum
           spectrum = one("mix.spectrum") or return nil
           item("Spectrum", [spectrum], target: "as the reference, register by register", tolerance: spectrum.tolerance_words, minutes: 15,
-            steps: bands(spectrum.value).map { |name, level| "#{name}: #{Readings::Words.signed(level.round(1), 1)} dB against the middle." })
+            steps: bands(spectrum.value).map { |name, level| "#{name}: #{Readings::Words.signed(level.round(1), 1)} dB against #{MIDDLE}." })
         end
 
         # The mean of each register, against that of the middle.
@@ -61,7 +62,7 @@ module Ethoscope
           first = 0
           means = BANDS.to_h { |name, size| [name, curve[first, size]].tap { first += size } }.reject { |_, levels| levels.nil? || levels.empty? }
                        .transform_values { |levels| levels.sum / levels.size }
-          means.transform_values { |level| level - means.fetch("800 Hz to 2 kHz", 0) }
+          means.except(MIDDLE).transform_values { |level| level - means.fetch(MIDDLE, 0) }
         end
 
         def width
