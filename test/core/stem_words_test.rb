@@ -89,10 +89,11 @@ class StemWordsTest < Ethoscope::TestCase
   end
 
   def test_a_card_says_whether_one_has_the_sound
-    song = Fixture.song("Fixture", heard_layers: [{ name: "bass", role: "bass", levels: [3] * 16, card: { have: "need", sound: "round" } }])
+    song = Fixture.song("Fixture", heard_layers: [{ name: "bass", role: "bass", levels: [3] * 16, card: { have: "need", sound: "round", made_from: "an old loop" } }])
     item = Ethoscope::Checklist::Plan.of_song(song, aim: "exact").items.find { |one| one.title == "A sound for the bass" }
 
     assert_equal "It is still needed.", item.steps.first
+    assert_includes item.steps, "Made from: an old loop. Where that is a recording, using it touches other people's rights: ask before a release."
   end
 
   def test_chords_of_which_a_mix_is_not_sure_are_something_to_begin_from_and_nothing_to_be_held_against
