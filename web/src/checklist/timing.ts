@@ -19,6 +19,3 @@ export function leftSeconds(item: Timed, now: number): number {
 export function moreMinutes(item: Pick<Item, "minutes">): number {
   return Math.max(5, Math.round(item.minutes / 2));
 }
-
-/** Minutes of listening without a pause after which ears rest, and for how long. */
-export const STRETCH_MINUTES = 50;

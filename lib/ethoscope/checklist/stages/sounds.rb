@@ -14,7 +14,8 @@ module Ethoscope
         HAVE = { "have" => "You have it.", "need" => "It is still needed.", "substitute" => "A substitute stands in for it." }.freeze
         # How each filled line of a card reads as a step.
         LINES = { register: "Register: %s.", articulation: "Played: %s.", pattern: "Pattern: %s.", variations: "Varies: %s.", pan: "Place: %s.", width: "Width: %s.",
-                  sends: "Sends: %s.", automation: "Moves: %s.", made_from: "Made from: %s. Where that is a recording, using it touches other people's rights: ask before a release." }.freeze
+                  sends: "Sends: %s.", automation: "Moves: %s.",
+                  made_from: "Made from: %s. Where that is a recording, using it touches other people's rights: ask before a release." }.freeze
 
         private
 
