@@ -108,13 +108,6 @@ module Ethoscope
       # @return [Integer] steps in a beat of the main pattern
       def per_beat = main_rows.first&.dig(:value, :per_beat) || 4
 
-      # @return [Boolean] whether a pattern is known at all
-      def patterns? = main_rows.any?
-
-      # @param id [String] of a technique
-      # @return [Boolean]
-      def uses?(id) = vector.rows("techniques.technique").any? { |row| row[:value][:kind] == id }
-
       private
 
       def parsed(chord)
