@@ -85,7 +85,6 @@ checklist = Work::Planning.new(library, study, target).create(from: "reference",
 worked = lambda do |item, minutes, change|
   library.logbook.start(item)
   library.db[:items].where(id: item[:id]).update(started_at: (Time.now - (60 * minutes)).utc.iso8601(3))
-  library.logbook.decided(item, change)
   library.items.update(item[:id], change)
 end
 items = checklist[:items]

@@ -73,11 +73,7 @@ module Api
       answer({ item: library.items.add(number(id), input(PlanSchemas::NewItem)) }, 201)
     end
 
-    patch "/items/:id" do |id|
-      change = input(PlanSchemas::ItemChange)
-      library.logbook.decided(item(id), change)
-      answer(item: library.items.update(number(id), change))
-    end
+    patch("/items/:id") { |id| answer(item: library.items.update(number(id), input(PlanSchemas::ItemChange))) }
 
     delete("/items/:id") { |id| list_after(item(id)) { |item| library.items.delete(item[:id]) } }
 

@@ -33,7 +33,7 @@ module Store
     end
 
     # @param id [Integer] an item
-    # @param attributes [Hash] any of WORDS and SAID; what has a result is done, and what is open again or left out has none
+    # @param attributes [Hash] any of WORDS and SAID, which the logbook learns of; what has a result is done, and what is open again or left out has none
     # @return [Hash] the item after the change
     # @raise [Missing]
     def update(id, attributes)
@@ -43,7 +43,10 @@ module Store
       change = change.merge(result: nil) if %w[open skipped].include?(change[:state])
       return find(id) if change.empty?
 
-      change(id, Settled.label(change)) { |row| row.update(Items.row(change)) }
+      change(id, Settled.label(change)) do |row|
+        Logbook.new(db).decided(row.first, change)
+        row.update(Items.row(change))
+      end
     end
 
     # Adds something to do at the end of its stage.

@@ -80,6 +80,22 @@ class ClaimsTest < Ethoscope::TestCase
     refute_predicate claims(meters(*(["3/4"] * 4)), reliability: reliability(20, 40, 10, 30)).all.first, :said?
   end
 
+  def test_what_is_reckoned_for_many_songs_joins_what_is_counted_for_few
+    sure = ->(heard, missed) { reliability(40, 6, 6, 60).sure(METER, "3/4", ([true] * heard) + ([false] * missed)) }
+
+    assert_in_delta sure.call(26, 14), sure.call(27, 14), 0.08
+    assert_operator sure.call(150, 50), :>, 0.99
+    assert_operator sure.call(50, 150), :<, 0.01
+    assert_equal sure.call(3, 1), reliability(40, 6, 6, 60).sure(METER, "3/4", [nil, true, true, nil, true, false])
+  end
+
+  def test_songs_are_parted_the_same_way_whether_every_two_are_tried_or_not
+    waltzes = Array.new(10) { alike("3/4", true, %w[ii V], "intro") }
+    marches = Array.new(10) { alike("4/4", false, %w[♭VII IV], "chorus") }
+
+    assert_equal [(0..9).to_a, (10..19).to_a], kinship(waltzes + marches).groups.map { |group| group[:songs] }.sort
+  end
+
   def test_other_songs_are_counted_by_the_same_claim
     own = claims(meters("3/4", "3/4", "3/4"))
     tempo = claims([{ "time.tempo" => 100.0 }] * 3, elsewhere: []).all.find { |claim| claim.trait == "time.tempo" }

@@ -133,10 +133,7 @@ class WorkingTest < Ethoscope::TestCase
     refute_nil library.items.find(id("Snare"))[:started_at]
   end
 
-  def decide(title, change)
-    library.logbook.decided(library.items.find(id(title)), change)
-    library.items.update(id(title), change)
-  end
+  def decide(title, change) = library.items.update(id(title), change)
 
   def test_what_is_decided_stops_the_clock_and_is_written_down_with_its_reason
     started("Hats", 60)
@@ -149,6 +146,24 @@ class WorkingTest < Ethoscope::TestCase
     undo
 
     assert_equal 60, library.items.find(id("Hats"))[:spent]
+  end
+
+  def test_a_decision_that_is_refused_is_not_written_down_either
+    assert_raises(Sequel::ConstraintViolation) { decide("Kick", { state: "half done" }) }
+    assert_empty log
+    assert_equal "open", library.items.find(id("Kick"))[:state]
+  end
+
+  def test_items_from_a_profile_go_to_the_end_of_their_stage_and_are_undone_at_once
+    items = %w[Clap Bell].map do |title|
+      Ethoscope::Checklist::Item.new(stage: "Groove", title:, target: "as in 3 of 3 songs", tolerance: "by ear", targets: [], minutes: 10, steps: [], fallback: "",
+        from: "profile", about: nil)
+    end
+    library.items.add_all(@list[:id], items)
+
+    assert_equal %w[Kick Snare Hats Clap Bell Loud], titles
+    assert_equal "Add 2 from the profile", undo
+    assert_equal %w[Kick Snare Hats Loud], titles
   end
 
   def test_later_boxes_are_sized_by_what_was_learned_and_the_log_outlives_the_list

@@ -4,9 +4,6 @@ module Ethoscope
   module Measures
     # A song's vector as its traits read it: chords with their degrees, sections, who plays where, and the main pattern of each piece. The way is our own.
     class SongTraits
-      # A layer is part of the song from this share of the bars on.
-      PART = 10
-
       # @param vector [Vector]
       # @return [Hash{String => Object}] by trait its value, without those that the song does not tell
       def self.of(vector)
@@ -52,7 +49,7 @@ module Ethoscope
         whole.positive? ? chords.select(&holds).sum { |chord| chord[:beats] } / whole.to_f : nil
       end
 
-      # @return [Hash{Integer => Float}] by steps above the tonic, and whether minor: the share of the time spent there, such as {"iv" => 0.2}
+      # @return [Hash{String => Float}] by degree the share of the time with chords that is spent there, such as {"iv" => 0.2}
       def degrees
         return {} unless key && chords.any?
 

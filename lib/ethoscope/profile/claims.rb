@@ -40,8 +40,8 @@ module Ethoscope
       # @param songs [Array<Hash>] traits by song
       # @return [Array(Integer, Integer)] how many of them have it, of those that tell
       def count(claim, songs = counted)
-        told = songs.filter_map { |song| [holds?(claim, song[claim.trait])] unless song[claim.trait].nil? }.flatten
-        [told.count(true), told.size]
+        told = songs.reject { |song| song[claim.trait].nil? }
+        [told.count { |song| holds?(claim, song[claim.trait]) }, told.size]
       end
 
       # @param songs [Array<Hash>]
@@ -53,7 +53,7 @@ module Ethoscope
       def counted = @songs.each_index.select { |i| @weights[i].positive? }.map { |i| @songs[i] }
 
       def holds?(claim, value)
-        return has(claim.kind, value, claim.value) unless claim.kind.kind == :figure && value
+        return has(claim.kind, value, claim.value) unless claim.kind.kind == :figure
 
         low, high = claim.value
         fold(claim.kind, value, (low + high) / 2.0).between?(low, high)

@@ -5,7 +5,7 @@ module Ethoscope
     # The song that stands apart, by what all others have and it has not; and two groups where there are two, by how near songs are over all traits, of which each
     # weighs the same, whatever its kind (two means: J. MacQueen, "Some methods for classification", 1967; kept when several things tell each from the other).
     class Kinship
-      # Of fewer songs none stands apart, and there are no two groups.
+      # Of fewer songs none stands apart; of fewer than six there are no two groups.
       FEWEST = 4
       FEWEST_OF_GROUPS = 6
       # A song stands apart when it lacks so many things that all others have, and so many times as many as any other does.

@@ -28,7 +28,6 @@ export function useList(checklist: Checklist, onAdded: (item: Item) => void) {
   const study = keys.study(checklist.study_id);
   const stale = [study, keys.logbook(checklist.study_id)];
   const show = ({ checklist: changed }: { checklist: Checklist }) => client.setQueryData(key, changed);
-  const answered = (send: () => Promise<{ checklist: Checklist }>) => send();
 
   const change = useChange({
     send: ({ id, ...body }: ItemBody & { id: number }) => write<{ item: Item }>("PATCH", `/items/${id}`, body),
@@ -46,7 +45,7 @@ export function useList(checklist: Checklist, onAdded: (item: Item) => void) {
     stale: [key, ...stale],
     shownHere: true,
   });
-  const whole = useChange({ send: answered, done: show, stale });
+  const whole = useChange({ send: (send: () => Promise<{ checklist: Checklist }>) => send(), done: show, stale });
   const add = useChange({
     send: (item: { stage: string; title: string }) =>
       write<{ item: Item }>("POST", `/checklists/${checklist.id}/items`, item),

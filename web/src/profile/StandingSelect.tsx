@@ -3,7 +3,7 @@ import { keys } from "../api/keys";
 import type { Standing } from "../api/types";
 import { useChange } from "../app/useChange";
 
-export const STANDINGS: Record<Standing, string> = {
+const STANDINGS: Record<Standing, string> = {
   core: "core",
   side: "side, half",
   counter: "not this",

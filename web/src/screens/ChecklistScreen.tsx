@@ -10,6 +10,7 @@ import { Summary } from "../checklist/Summary";
 import { useList, type List } from "../checklist/useList";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
+import { LINK_LOOK } from "../components/linkLook";
 import { PageHead } from "../components/PageHead";
 import { useChecklistId, useStudyId } from "./params";
 
@@ -38,9 +39,6 @@ export function ChecklistScreen() {
 
   return <Working key={id} checklist={checklist} studyTitle={study?.study.title ?? ""} />;
 }
-
-const LINK =
-  "inline-flex h-7 items-center rounded-sm border border-firm px-3 font-medium whitespace-nowrap hover:bg-wash";
 
 /** The schools disagree about what comes first; the items stay, with what was ticked. */
 function Order({ checklist, list }: { checklist: Checklist; list: List }) {
@@ -119,10 +117,10 @@ function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: 
       <PageHead title="Checklist" remark={checklist.title}>
         <Steps checklist={checklist} list={list} />
         <Order checklist={checklist} list={list} />
-        <Link to={`/studies/${checklist.study_id}/checklists/${checklist.id}/paper`} className={LINK}>
+        <Link to={`/studies/${checklist.study_id}/checklists/${checklist.id}/paper`} className={LINK_LOOK}>
           Print
         </Link>
-        <a href={`/api/checklists/${checklist.id}/checklist.md`} download className={LINK}>
+        <a href={`/api/checklists/${checklist.id}/checklist.md`} download className={LINK_LOOK}>
           Take away as Markdown
         </a>
       </PageHead>

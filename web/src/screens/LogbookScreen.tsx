@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { logbookQuery } from "../api/queries";
 import type { LogEntry, PaceLine } from "../api/types";
 import { Notice } from "../components/Notice";
+import { LINK_LOOK } from "../components/linkLook";
 import { PageHead } from "../components/PageHead";
 import { clock } from "../lib/format";
 import { runsOf } from "../lib/runs";
@@ -19,11 +20,7 @@ export function LogbookScreen() {
     <>
       <PageHead title="Logbook" remark={data.study.title}>
         {data.entries.length > 0 && (
-          <a
-            href={`/api/studies/${studyId}/logbook.csv`}
-            download
-            className="inline-flex h-7 items-center rounded-sm border border-firm px-3 font-medium whitespace-nowrap hover:bg-wash"
-          >
+          <a href={`/api/studies/${studyId}/logbook.csv`} download className={LINK_LOOK}>
             Take away as CSV
           </a>
         )}

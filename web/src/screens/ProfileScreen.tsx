@@ -8,6 +8,7 @@ import type { Checklist, ProfilePage } from "../api/types";
 import { useChange } from "../app/useChange";
 import { Button } from "../components/Button";
 import { messageOf, Notice } from "../components/Notice";
+import { LINK_LOOK } from "../components/linkLook";
 import { PageHead } from "../components/PageHead";
 import { plural } from "../lib/format";
 import { ClaimTable } from "../profile/ClaimTable";
@@ -38,10 +39,7 @@ export function ProfileScreen() {
       <PageHead title="Style profile" remark={study?.study.title ?? null}>
         {data && <Beside page={data} onChoose={(id) => setSearch({ against: id }, { replace: true })} />}
         {data && (
-          <Link
-            to={`/studies/${studyId}/comparison`}
-            className="inline-flex h-7 items-center rounded-sm border border-firm px-3 font-medium whitespace-nowrap hover:bg-wash"
-          >
+          <Link to={`/studies/${studyId}/comparison`} className={LINK_LOOK}>
             Lay beside
           </Link>
         )}

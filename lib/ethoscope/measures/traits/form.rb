@@ -37,7 +37,7 @@ module Ethoscope
         CHORUS = Trait.new(id: "form.early_chorus", aspect: "Form", kind: :fact,
           says: { true => "The first chorus or drop comes in the first third", false => "The first chorus or drop comes after the first third" },
           reader: ->(song) { first_chorus(song)&.then { |share| share <= 0.34 } })
-        SHORT = Trait.new(id: "form.seconds", aspect: "Form", kind: :figure, measure: "time.duration", spread: 0.2,
+        SECONDS = Trait.new(id: "form.seconds", aspect: "Form", kind: :figure, measure: "time.duration", spread: 0.2,
           says: ->(range) { "Lasts #{range.map { |seconds| format("%<minutes>d:%<rest>02d", minutes: seconds.round / 60, rest: seconds.round % 60) }.uniq.join(" to ")}" },
           reader: ->(song) { song.vector.value("time.duration") })
 
@@ -45,14 +45,14 @@ module Ethoscope
           reader: ->(song) { song.sections.size < 2 ? nil : song.lengths.uniq.size == 1 })
         LONG = Trait.new(id: "form.long", aspect: "Form", kind: :fact, says: { true => "Sections of sixteen bars or more", false => "No section of sixteen bars or more" },
           reader: ->(song) { song.sections.any? { |section| section[:bars] >= 16 } })
-        SHORTS = Trait.new(id: "form.shortest", aspect: "Form", kind: :category,
+        SHORTEST = Trait.new(id: "form.shortest", aspect: "Form", kind: :category,
           says: ->(bars) { bars > 8 ? nil : "The shortest section lasts #{lasting(bars)}" },
           reader: ->(song) { song.lengths.min })
         BARS = Trait.new(id: "form.bars", aspect: "Form", kind: :figure, measure: "time.length", spread: 0.2,
           says: ->(range) { "#{range.map(&:round).uniq.join(" to ")} bars long" },
           reader: :bars.to_proc)
 
-        TRAITS = [EVEN, LONG, SHORTS, BARS, LABELS, OPENING, USUAL, COUNT, CHORUS, SHORT].freeze
+        TRAITS = [EVEN, LONG, SHORTEST, BARS, LABELS, OPENING, USUAL, COUNT, CHORUS, SECONDS].freeze
       end
     end
   end

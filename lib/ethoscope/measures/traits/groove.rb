@@ -61,7 +61,7 @@ module Ethoscope
 
         # @param song [SongTraits]
         # @param roles [Array<String>]
-        # @return [Boolean, nil] nil where no pattern is known though something of the kit plays
+        # @return [Boolean] whether none of them plays anywhere
         def self.without?(song, roles) = roles.none? { |role| song.part?(role) }
 
         FOUR = Trait.new(id: "groove.every_beat", aspect: "Drums", kind: :fact, measure: "groove.steps", says: { true => "The kick on every beat" },

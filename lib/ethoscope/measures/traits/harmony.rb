@@ -18,6 +18,7 @@ module Ethoscope
           "major" => %w[I ii iii IV V vi], "mixolydian" => %w[I ii IV v vi ♭VII], "minor" => %w[i ♭III iv v V ♭VI ♭VII], "dorian" => %w[i ii ♭III IV v ♭VII],
           "phrygian" => %w[i ♭II ♭III iv ♭VI ♭vii], "lydian" => %w[I II iii V vi], "harmonic minor" => %w[i iv V ♭VI]
         }.freeze
+        MINOR_MODES = ["minor", "harmonic minor", "dorian", "phrygian"].freeze
         # Major chords a fifth above a degree of the scale, by what they lead to.
         DOMINANTS = { "II" => "V", "III" => "vi", "VI" => "ii", "VII" => "iii" }.freeze
         TONICS = %w[I i].freeze
@@ -31,8 +32,7 @@ module Ethoscope
         def self.named(degree, mode)
           return degree if OWN.fetch(mode, []).include?(degree)
 
-          major = OWN["major"].include?("I") && !mode.include?("minor") && mode != "dorian" && mode != "phrygian"
-          major && DOMINANTS.key?(degree) ? "#{degree} (V of #{DOMINANTS[degree]})" : "borrowed #{degree}"
+          !MINOR_MODES.include?(mode) && DOMINANTS.key?(degree) ? "#{degree} (V of #{DOMINANTS[degree]})" : "borrowed #{degree}"
         end
 
         # @param song [SongTraits]
@@ -115,12 +115,12 @@ module Ethoscope
           reader: ->(song) { song.degrees.empty? ? nil : TONICS.sum { |tonic| song.degrees.fetch(tonic, 0) } >= 1 / 3.0 })
         MAJOR_CHORDS = Trait.new(id: "harmony.bright", aspect: "Harmony", kind: :fact, says: { true => "Major chords most of the time", false => "Minor chords most of the time" },
           reader: ->(song) { song.share { |chord| !song.small?(chord) }&.then { |share| share > 0.5 } })
-        NINTHS = Trait.new(id: "harmony.sevenths", aspect: "Harmony", kind: :fact, says: { true => "Sevenths or ninths in most chords" },
+        MOSTLY_SEVENTHS = Trait.new(id: "harmony.sevenths", aspect: "Harmony", kind: :fact, says: { true => "Sevenths or ninths in most chords" },
           reader: ->(song) { song.share { |chord| chord[:quality].match?(EXTENDED) }&.then { |share| share >= 0.6 } })
-        OPENING = Trait.new(id: "harmony.from_home", aspect: "Harmony", kind: :fact,
+        FROM_HOME = Trait.new(id: "harmony.from_home", aspect: "Harmony", kind: :fact,
           says: { true => "Sections set out from the tonic", false => "Sections set out from another chord than the tonic" },
           reader: ->(song) { from_home(song) })
-        DOWNWARD = Trait.new(id: "harmony.two", aspect: "Harmony", kind: :fact, says: { true => "Two chords carry most of it" },
+        TWO = Trait.new(id: "harmony.two", aspect: "Harmony", kind: :fact, says: { true => "Two chords carry most of it" },
           reader: ->(song) { song.degrees.empty? ? nil : song.degrees.values.max(2).sum >= 0.7 })
 
         QUALITIES = Trait.new(id: "harmony.qualities", aspect: "Harmony", kind: :set, says: ->(name) { "Uses #{name}" },
@@ -132,7 +132,7 @@ module Ethoscope
         FIRST = Trait.new(id: "harmony.first", aspect: "Harmony", kind: :fact, says: { true => "Begins on the tonic", false => "Begins on another chord than the tonic" },
           reader: ->(song) { song.degrees.empty? ? nil : TONICS.include?(song.degree(song.chords.first)) })
 
-        TRAITS = [QUALITIES, SAME, FINAL, FIRST, INSIDE, HOME, MAJOR_CHORDS, NINTHS, OPENING, DOWNWARD, MINOR, MODE, DEGREES, COLOUR, INVERSIONS, RATE, VARIETY, BY_FOURTHS,
+        TRAITS = [QUALITIES, SAME, FINAL, FIRST, INSIDE, HOME, MAJOR_CHORDS, MOSTLY_SEVENTHS, FROM_HOME, TWO, MINOR, MODE, DEGREES, COLOUR, INVERSIONS, RATE, VARIETY, BY_FOURTHS,
                   BY_STEPS, DOMINANT, LOOP].freeze
       end
     end
