@@ -46,7 +46,20 @@ module Work
     def counterparts(items, fresh)
       by_identity = fresh.group_by(&:identity)
       by_title = fresh.group_by { |item| [item.stage, item.title] }
-      items.map { |item| item[:own] ? nil : by_identity[identity(item)]&.shift || by_title[[item[:stage], item[:title]]]&.first }
+      items.map do |item|
+        next nil if item[:own]
+        next claimed[item[:about]] if item[:about].to_s.start_with?("claim:")
+
+        by_identity[identity(item)]&.shift || by_title[[item[:stage], item[:title]]]&.first
+      end
+    end
+
+    # What rows of the profile would say as items now.
+    def claimed
+      @claimed ||= begin
+        claims = Ethoscope::Profile::Claims.new(songs.map(&:traits), weights: songs.map(&:weight)).all
+        Ethoscope::Checklist::FromClaims.items(claims).to_h { |item| [item.about, item] }
+      end
     end
 
     def identity(item) = Ethoscope::Checklist::Item.identity(item[:stage], item[:title], item[:targets].map { |target| Ethoscope::Measures::Target.from_h(target) })

@@ -81,6 +81,16 @@ class ProfilesApiTest < Ethoscope::TestCase
     assert_problem 409, "nothing_analysed", /nothing to lay beside/
   end
 
+  def test_targets_from_rows_say_that_they_changed_only_when_the_profile_did
+    made = send_json(:post, "/api/studies/#{@study[:id]}/targets", { claims: ["time.tempo", "harmony.mode=minor"] })[:checklist]
+    said = -> { get_json("/api/checklists/#{made[:id]}")[:checklist][:items].to_h { |item| [item[:title], item[:now]] } }
+
+    assert_equal [nil], said.call.values.uniq
+    stand(@songs[0], "aside")
+
+    assert_equal "as in 3 of 3 songs", said.call["In minor"][:target]
+  end
+
   def test_rows_become_targets_on_a_list_of_their_own_or_on_one_that_there_is
     made = send_json(:post, "/api/studies/#{@study[:id]}/targets", { claims: ["time.tempo", "harmony.mode=minor", "time.meter=4/4"] })[:checklist]
     tempo = made[:items].find { |item| item[:title].start_with?("Between") }

@@ -13,7 +13,7 @@ class OrderOfWorkTest < Ethoscope::TestCase
   def target(measure, bar = nil, value = "full", **place) = { measure:, value:, first_bar: bar, bars: bar && 4, **place }.compact
 
   def song
-    [item("Check", "Listen"), item("Groove", "Kick", [target("groove.steps", 5, role: "kick")]), item("Frame", "Length"),
+    [item("Check", "Listen"), item("Mix", "Levels", [target("mix.level", 1)]), item("Groove", "Kick", [target("groove.steps", 5, role: "kick")]), item("Frame", "Length"),
      item("Sounds", "A bass", [target("layers.card", role: "bass")], about: "layer:bass"), item("Chords and bass", "Chords", [target("harmony.chords", 1)]),
      item("Arrangement", "Map", [target("form.section", 1, label: "verse"), target("form.section", 5, label: "chorus")]),
      item("Arrangement", "Who plays", [target("layers.plays", 5, role: "bass"), target("layers.plays", 1, "absent", role: "bass")])]
@@ -22,7 +22,7 @@ class OrderOfWorkTest < Ethoscope::TestCase
   def test_a_school_puts_stages_in_its_order_and_keeps_what_stands_in_them
     ordered = Schools.find("drums").ordered(song)
 
-    assert_equal(["Length", "Kick", "Chords", "A bass", "Map", "Who plays", "Listen"], ordered.map { |_, one| one[:title] })
+    assert_equal(["Length", "Kick", "Chords", "A bass", "Map", "Who plays", "Levels", "Listen"], ordered.map { |_, one| one[:title] })
     assert_equal(ordered.map { |_, one| one[:stage] }, ordered.map(&:first))
   end
 
@@ -30,13 +30,13 @@ class OrderOfWorkTest < Ethoscope::TestCase
     ordered = Schools.find("appearance").ordered(song)
 
     assert_equal([["Frame", "Length"], ["Verse, bar 1", "Map"], ["Verse, bar 1", "Who plays"], ["Verse, bar 1", "Chords"], ["Chorus, bar 5", "A bass"],
-                  ["Chorus, bar 5", "Kick"], ["Check", "Listen"]], ordered.map { |heading, one| [heading, one[:title]] })
+                  ["Chorus, bar 5", "Kick"], ["Mix", "Levels"], ["Check", "Listen"]], ordered.map { |heading, one| [heading, one[:title]] })
   end
 
   def test_without_bars_the_order_of_appearance_is_that_of_stages
     items = song.map { |one| one.merge(targets: [], about: nil) }
 
-    assert_equal(["Length", "Map", "Who plays", "A bass", "Kick", "Chords", "Listen"], Schools.find("appearance").ordered(items).map { |_, one| one[:title] })
+    assert_equal(["Length", "Map", "Who plays", "A bass", "Kick", "Chords", "Levels", "Listen"], Schools.find("appearance").ordered(items).map { |_, one| one[:title] })
   end
 
   def test_numbers_follow_headings_also_where_one_comes_twice

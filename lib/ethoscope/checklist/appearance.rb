@@ -5,6 +5,9 @@ module Ethoscope
     # Items in the order in which the song first needs them: what holds for all of it, then section by section, at last what is done to the whole.
     # The way is our own.
     class Appearance
+      # What is done to the whole song when all of it is there, whatever bars it names.
+      LAST = %w[Mix Check].freeze
+
       # @param first [Array<String>] stages that come before the first bar
       # @param stages [Array<String>] in the order of work within a section
       def initialize(first, stages)
@@ -16,7 +19,7 @@ module Ethoscope
       # @return [Array<Array(String, Hash)>] each under its heading: a section, or its stage where it is in no bar
       def ordered(items)
         @items = items
-        placed = items.reject { |item| @first.include?(item[:stage]) }.select { |item| bar(item) }
+        placed = items.reject { |item| (@first + LAST).include?(item[:stage]) }.select { |item| bar(item) }
         before, after = (items - placed).sort_by.with_index { |item, i| [@stages.index(item[:stage]), i] }.partition { |item| @first.include?(item[:stage]) }
         [*under_stages(before), *under_sections(placed), *under_stages(after)]
       end

@@ -2,7 +2,8 @@
 
 module Ethoscope
   module Checklist
-    # Rows of a profile as things to do: each with how many songs have it, and where something measures it a target as wide as the songs spread. The way is our own.
+    # Rows of a profile as things to do, each about its claim and with how many songs have it, and where something measures it a target as
+    # wide as the songs spread. The way is our own.
     module FromClaims
       STAGES = { "Tempo" => "Tempo and key", "Meter" => "Tempo and key", "Feel" => "Tempo and key", "Key" => "Tempo and key", "Harmony" => "Chords and bass",
                  "Bass" => "Chords and bass", "Lead" => "Chords and bass", "Drums" => "Groove", "Who plays" => "Arrangement", "Arrangement" => "Arrangement",
@@ -20,7 +21,7 @@ module Ethoscope
         targets = [target(claim)].compact
         Item.new(stage: STAGES.fetch(claim.kind.aspect), title: claim.words, target: "as in #{claim.n} of #{claim.m} songs",
           tolerance: targets.any? ? targets.first.tolerance_words : "by ear",
-          targets:, minutes: MINUTES, steps: [], fallback: "", from: "profile", about: nil)
+          targets:, minutes: MINUTES, steps: [], fallback: "", from: "profile", about: "claim:#{claim.id}")
       end
       private_class_method :item
 
