@@ -28,8 +28,8 @@ module Demo
       @beat = 60.0 / song[:bpm]
     end
 
-    # Writes audio/NAME.ogg.
-    def render = Dir.mktmpdir { |dir| encode(mix(dir), File.join(@folder, "audio", "#{@song[:name]}.ogg")) }
+    # Writes audio/NAME.ogg, or attempts/NAME.ogg.
+    def render(into: "audio") = Dir.mktmpdir { |dir| encode(mix(dir), File.join(@folder, into, "#{@song[:name]}.ogg")) }
 
     # Writes stems/NAME/LAYER.ogg: each layer as it is in the mix, sections shaped and all.
     def render_stems
@@ -79,14 +79,23 @@ module Demo
       left = Numo::SFloat.zeros((length * RATE).ceil)
       right = left.dup
       playing.each do |layer|
-        sound = echo(layer, stem(layer, dir)) * GAINS.fetch(layer)
+        sound = echo(layer, stem(layer, dir)) * gain(layer)
         a, b = spread(layer, sound)
         left += a
         right += b
       end
-      left, right = shape_sections(left, right)
+      left, right = narrowed(*shape_sections(left, right))
       peak = [left.abs.max, right.abs.max].max
-      [left, right].map { |channel| channel * (0.85 / peak) }
+      [left, right].map { |channel| channel * (0.85 * @song.fetch(:level, 1.0) / peak) }
+    end
+
+    def gain(layer) = @song.fetch(:gains, GAINS).fetch(layer)
+
+    # Sides so much of what they were.
+    def narrowed(left, right)
+      side = (left - right) * (@song.fetch(:width, 1.0) / 2)
+      middle = (left + right) / 2
+      [middle + side, middle - side]
     end
 
     def stem(layer, dir)
@@ -113,7 +122,7 @@ module Demo
       sequence.ppqn = PULSES
       drum = Score::DRUMS.key?(layer)
       events = [[0, MIDI::Tempo.new(MIDI::Tempo.bpm_to_mpq(@song[:bpm]).round)]]
-      events << [0, MIDI::ProgramChange.new(0, Score::GM.fetch(layer))] unless drum
+      events << [0, MIDI::ProgramChange.new(0, @song.fetch(:programs, {}).fetch(layer) { Score::GM.fetch(layer) })] unless drum
       events.concat(bend)
       note_events(layer, drum ? 9 : 0) { |event| events << event }
       sequence.tracks << timed(sequence, events)

@@ -95,6 +95,18 @@ ends = [0, 6, 11, 48, 83, 96].map { |minutes| (Time.now - (100 * 60) + (minutes 
 library.logbook.of_study(study[:id]).reverse.zip(ends) { |entry, at| library.db[:log].where(id: entry[:id]).update(at:) }
 library.items.update(items[7][:id], { who: "Marlo, who has the room" })
 
+# Two tries, the second one an hour after the first.
+tries = %w[low_water_1 low_water_2].map do |name|
+  list = library.checklists.find(checklist[:id])
+  File.open(File.join(__dir__, "attempts", "#{name}.ogg"), "rb") { |file| library.import_attempt(study[:id], file, "#{name}.ogg", against_id: first[:id], checklist: list) }
+end
+bulletin.publish
+tried = -> { tries.all? { |attempt| %w[done failed].include?(run_of.call(library.references.find(attempt[:song_id]))[:state]) } }
+edition = bulletin.wait(edition, 2) until tried.call
+["Rough, from memory.", "Chords put right; lost the snare of the last chorus."].zip(tries) { |note, attempt| library.attempts.update(attempt[:id], note:) }
+register = items.find { |item| item[:title].start_with?("Register") }
+library.attempts.overrule(tries.last[:id], register[:id], closeness: "close", why: "The reed lies where I want it.")
+
 dispatcher.stop
 library.db.disconnect
 FileUtils.mkdir_p(home)

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "bench/attempts"
 require_relative "bench/catalogue"
 require_relative "bench/checklists"
 require_relative "bench/clock"
@@ -22,6 +23,9 @@ namespace :bench do
 
   desc "Profiles of four generated songs of one style beside four of another, against their truth: rake bench:profile[FOLDER]"
   task(:profile, [:folder] => "learn:load") { |_, arguments| Bench::Profiles.new(arguments.fetch(:folder)).run }
+
+  desc "Comparisons of a folder of pairs (NAME.ref.*, NAME.try.*), for the corpus' scorer: rake bench:attempts[PAIRS,RESULTS]"
+  task(:attempts, %i[pairs results]) { |_, arguments| Bench::Attempts.new(arguments.fetch(:pairs), arguments.fetch(:results)).run }
 
   desc "Processor seconds by stage against decoding and one transform, on one thread: rake bench:speed[FILE]"
   task(:speed, [:file]) { |_, arguments| Bench::Speed.new(arguments[:file]).run }

@@ -5,7 +5,7 @@ require "json"
 namespace :demo do
   desc "Load the demo scores"
   task :load do
-    %w[songs score renderer truth].each { |file| require_relative "../demo/#{file}" }
+    %w[songs attempts score renderer truth].each { |file| require_relative "../demo/#{file}" }
   end
 
   desc "Render the demo songs anew (needs Debian's fluidsynth and fluid-soundfont-gm)"
@@ -14,6 +14,12 @@ namespace :demo do
       Demo::Renderer.new(song, File.expand_path("../demo", __dir__)).render
       puts song[:title]
     end
+  end
+
+  desc "Render the two tries at one of the demo songs (needs fluidsynth likewise)"
+  task attempts: :load do
+    mkdir_p File.expand_path("../demo/attempts", __dir__)
+    Demo::Attempts::ALL.each { |song| Demo::Renderer.new(song, File.expand_path("../demo", __dir__)).render(into: "attempts") }
   end
 
   desc "Render the stems of one demo song and write another one as MIDI (needs fluidsynth likewise)"

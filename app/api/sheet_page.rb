@@ -13,7 +13,7 @@ module Api
     # @return [Hash]
     def to_h
       problem = sheet_problem
-      { reference: @reference.merge(run:), analysis: @sheet&.analysis&.to_h, problem:, readings:,
+      { reference: @reference.merge(run:), analysis: @sheet && shown(@sheet.analysis), problem:, readings:,
         current: current.transform_values { |reading| reading[:id] }, contradictions: @library.readings.contradictions(@reference[:id]),
         journal: @library.journal.state(@reference[:id]), derivation:, stems:, score:, table: @sheet && table }
     end
@@ -24,6 +24,9 @@ module Api
     end
 
     private
+
+    # What two songs are laid on each other by is not drawn.
+    def shown(analysis) = analysis.to_h.except(:prints)
 
     # Lays the sheet out, or says why that can't be done.
     def sheet_problem

@@ -23,8 +23,11 @@ module Cli
       ethoscope checklist DIR --out DIR      the same for every audio file of a folder
       ethoscope profile DIR [--against DIR] [--json]   what the songs of a folder share, beside those of another folder or beside
                                              the generated songs that ship; folders of sounds, or of analyses
+      ethoscope compare REFERENCE ATTEMPT [--json]   one recording laid against another, bar by bar, and what differs, the largest first;
+                                             --tempo and --key are those that the attempt is meant to have, with --beside
+                                             NAME.stems and NAME.mid beside either are used
     TEXT
-    VERBS = %w[analyze checklist profile].freeze
+    VERBS = %w[analyze checklist profile compare].freeze
 
     # @param path [String] of a file, in whatever encoding
     # @return [String] its name as it can be shown
@@ -56,8 +59,9 @@ module Cli
       # Names of files may hold any bytes.
       verb, path, *rest = parser.parse(arguments.map { |argument| argument.valid_encoding? ? argument : argument.b })
       return show(parser.help, DONE) if options[:help]
-      return usage("Say what to analyse.") unless VERBS.include?(verb) && path && rest.empty?
+      return usage("Say what to analyse.") unless VERBS.include?(verb) && path && rest.size == (verb == "compare" ? 1 : 0)
       return style(path, options) if verb == "profile"
+      return compare(path, rest.first, options) if verb == "compare"
 
       dispatch(path, verb == "checklist" ? planned(options) : options)
     rescue OptionParser::ParseError, Ethoscope::Errors::Unfit => e
@@ -106,6 +110,22 @@ module Cli
       return usage("There is no such folder: #{self.class.shown(missing)}") if missing
 
       show(Styles.new(path, err: @err, **options.slice(:against, :json, :jobs)).to_s, DONE)
+    end
+
+    def compare(reference, attempt, options)
+      missing = [reference, attempt].find { |path| !File.file?(path) }
+      return usage("There is no such file: #{self.class.shown(missing)}") if missing
+
+      wanted = corrections(options)
+      wishes = Ethoscope::Attempts::Wishes.none.with(bpm: wanted.bpm, key: wanted.key)
+      comparison, said = Compare.new(err: @err, progress: Progress.new(@err), beside: options[:beside], wishes:).of(reference, attempt)
+      names = { reference: self.class.shown(reference), attempt: self.class.shown(attempt) }
+      said.each { |which, count| @err.puts("#{names[which]}: read again, as the other recording suggests (#{count.map { |what, value| "#{what} #{value}" }.join(", ")}).") }
+      show(options[:json] ? JSON.pretty_generate(comparison.to_h) : Ethoscope::Export::ComparisonMarkdown.write(comparison.to_h, **names),
+        comparison.alignment.laid? ? DONE : UNUSABLE)
+    rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
+      @err.puts(e.message)
+      UNUSABLE
     end
 
     def single(path, options)

@@ -25,9 +25,16 @@ module Jobs
       references = @library.references.of_recording(job[:recording_id])
       references.each { |reference| @library.derive(reference) } unless job[:terms]
       @library.songs.of(references)
+      lay(references) unless job[:terms]
     end
 
     private
+
+    # Attempts are counted as what they are attempts at, whichever of both is analysed last.
+    def lay(references)
+      laying = Work::Laying.new(@library)
+      @library.attempts.laid_with(references.map { |reference| reference[:id] }).each { |attempt| laying.settle(attempt) }
+    end
 
     # Stems and score with the places of their files.
     def located(sources)

@@ -43,6 +43,28 @@ module Store
       owned(stream) { |recording, facts| add(study_id, recording, facts[:tags], name) }
     end
 
+    # Takes a bounce of the user's own track into a study, as its next attempt.
+    #
+    # @param study_id [Integer]
+    # @param stream [IO]
+    # @param name [String] what the file was called
+    # @param against_id [Integer, nil] the reference that it is an attempt at
+    # @param checklist [Hash, nil] with its items
+    # @param note [String]
+    # @return [Hash] the attempt
+    # @raise [Missing, Duplicate, DiskFull, Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio]
+    def import_attempt(study_id, stream, name, against_id:, checklist:, note: "")
+      @library.studies.find(study_id)
+      raise Ethoscope::Errors::UnreadableAudio, "A MIDI file has no sound to be laid on the reference. Bounce it, and drop that." if self.class.midi?(name)
+
+      owned(stream) do |recording, _|
+        @library.db.transaction(mode: :immediate) do
+          song = add(study_id, recording, Ethoscope::Audio::Tags.new(title: nil, artist: nil), name, attempt: true)
+          @library.attempts.create(song, against_id:, checklist:, note:)
+        end
+      end
+    end
+
     # Takes a stem of a reference: its bytes are kept, and it is queued to be measured.
     #
     # @param reference [Hash]
@@ -117,10 +139,10 @@ module Store
       FileUtils.rm_f(received.path) if received
     end
 
-    def add(study_id, recording, tags, name)
+    def add(study_id, recording, tags, name, attempt: false)
       @library.db.transaction(mode: :immediate) do
         reference = @library.references.create(study_id:, recording:, title: tags.title || title_from(name), artist: tags.artist,
-          original_name: name)
+          original_name: name, attempt:)
         id, analysis = @library.analyses.finished(recording[:id])
         analysis ? @library.readings.measure(reference[:id], id, analysis) : @library.analyses.queue(recording[:id])
         reference

@@ -12,10 +12,10 @@ module Store
     # @return [Sequel::Database]
     attr_reader :db
     attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries, :assemblies, :vectors, :profiles, :songs,
-      :derivations, :items, :list_edits, :logbook
+      :derivations, :items, :list_edits, :logbook, :attempts
 
     # See {Intake}.
-    def_delegators :@intake, :import, :import_stem, :add_to_assembly, :import_score, :assemble, :remove, :sweep
+    def_delegators :@intake, :import, :import_attempt, :import_stem, :add_to_assembly, :import_score, :assemble, :remove, :sweep
     # See {Songs}.
     def_delegators :@songs, :sheet, :timeline
     def_delegator :@songs, :find, :song
@@ -81,6 +81,7 @@ module Store
       @assemblies = Assemblies.new(@db)
       @vectors = Vectors.new(@db)
       @profiles = Profiles.new(@db)
+      @attempts = Attempts.new(@db)
     end
   end
 end

@@ -7,7 +7,7 @@ module Store
 
     # @return [Array<Hash>] newest first, with how many references each holds
     def all
-      counts = db[:references].group_and_count(:study_id).as_hash(:study_id, :count)
+      counts = db[:references].where(attempt: false).group_and_count(:study_id).as_hash(:study_id, :count)
       db[:studies].order(Sequel.desc(:id)).all.map { |study| study.merge(references: counts.fetch(study[:id], 0)) }
     end
 

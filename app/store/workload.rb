@@ -10,7 +10,7 @@ module Store
     def initialize(library, study_id)
       @library = library
       @study_id = study_id
-      @references = library.references.of_study(study_id)
+      @references = library.references.all_of_study(study_id)
     end
 
     # @return [Array<Hash>] see {Library#runs}

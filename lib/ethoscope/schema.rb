@@ -3,7 +3,7 @@
 module Ethoscope
   # Lays the {Engine::Findings} of all stages out in the schema of an {Analysis} (docs/schema.md), one class a part.
   class Schema
-    PARTS = %i[RhythmPart HarmonyPart LinesPart FormPart MixPart].freeze
+    PARTS = %i[RhythmPart HarmonyPart LinesPart FormPart MixPart PrintsPart].freeze
 
     # @param findings [Engine::Findings]
     # @param confidence [Engine::Confidence] turns the stages' own odds into shares of right answers

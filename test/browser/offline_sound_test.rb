@@ -119,4 +119,38 @@ class OfflineSoundTest < BrowserCase
       assert_in_delta 1.015 / speed, heard, 0.02 / [speed, 1].min
     end
   end
+
+  # A low tone for the reference, one four times as strong and higher for the attempt; heard from 2 s on in its place.
+  def pair(apart: false, &)
+    measured(<<~JS)
+      const one = tone(220, 4).map((sample) => sample / 4), other = tone(880, 4);
+      const out = await ear.renderPair([one, one], [other, other], rate, { at: 2, apart: #{apart} });
+      #{yield}
+    JS
+  end
+
+  def test_two_songs_are_as_loud_as_each_other_to_a_tenth_of_a_unit
+    before, after = pair { "return [await ear.loudnessOf(out, rate, 0.5, 1.9), await ear.loudnessOf(out, rate, 2.1, 3.9)];" }
+
+    assert_in_delta before, after, 0.1
+  end
+
+  def test_one_changes_into_the_other_within_ten_milliseconds_and_without_a_click
+    low, high, jump = pair { <<~JS }
+      const steps = out[0].slice(1.95 * rate, 2.05 * rate).map((sample, i, all) => i === 0 ? 0 : Math.abs(sample - all[i - 1]));
+      return [frequency(out[0], 1.5, 2.0), frequency(out[0], 2.01, 2.5), Math.max(...steps)];
+    JS
+
+    assert_in_delta 220, low, 1
+    assert_in_delta 880, high, 2
+    # What the louder tone does between two samples anyhow; a click would be many times that.
+    assert_operator jump, :<, 0.125 * 2 * Math::PI * 880 / RATE * 1.5
+  end
+
+  def test_both_are_heard_left_and_right
+    left, right = pair(apart: true) { "return [frequency(out[0], 2.2, 3.5), frequency(out[1], 2.2, 3.5)];" }
+
+    assert_in_delta 220, left, 1
+    assert_in_delta 880, right, 2
+  end
 end

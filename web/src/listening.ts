@@ -1,6 +1,8 @@
 /** The graphs that playback is made of, rendered faster than real time: what the tests measure is what people hear. */
 
 import { isolationChain, type Isolation } from "./player/isolation";
+import { weightedPower } from "./player/loudness";
+import { matched, sidesDesk } from "./player/sides";
 import { stretchNode } from "./player/stretch";
 
 function bufferOf(channels: number[][] | Float32Array[], rate: number): AudioBuffer {
@@ -41,4 +43,43 @@ export async function renderStretched(
   await node.schedule({ output: 0, active: true, input: loopStart, rate: speed, semitones, loopStart, loopEnd });
   const rendered = await context.startRendering();
   return rendered.getChannelData(0);
+}
+
+/** Two songs at once, the second heard from a moment on in the place of the first, both as loud as each other. */
+export async function renderPair(
+  reference: Float32Array[],
+  attempt: Float32Array[],
+  rate: number,
+  change: { at: number; apart?: boolean },
+): Promise<Float32Array[]> {
+  const [one, other] = [bufferOf(reference, rate), bufferOf(attempt, rate)];
+  const [powerOfOne, powerOfOther] = [await weightedPower(one, "whole"), await weightedPower(other, "whole")];
+  const gains = matched(powerOfOne, powerOfOther);
+  const context = new OfflineAudioContext(2, one.length, rate);
+  const sides = sidesDesk(context, context.destination);
+  for (const [buffer, input] of [
+    [one, sides.inputs.reference],
+    [other, sides.inputs.attempt],
+  ] as const) {
+    const source = context.createBufferSource();
+    source.buffer = buffer;
+    source.connect(input);
+    source.start();
+  }
+  sides.set({ gains: { reference: gains.reference, attempt: 0 }, apart: false });
+  void context.suspend(change.at).then(() => {
+    sides.set({
+      gains: { reference: change.apart ? gains.reference : 0, attempt: gains.attempt },
+      apart: change.apart ?? false,
+    });
+    return context.resume();
+  });
+  const rendered = await context.startRendering();
+  return [rendered.getChannelData(0), rendered.getChannelData(1)];
+}
+
+/** How loud samples are to an ear, in dB, between two moments. */
+export async function loudnessOf(channels: Float32Array[], rate: number, from: number, to: number): Promise<number> {
+  const part = channels.map((samples) => samples.subarray(Math.floor(from * rate), Math.floor(to * rate)));
+  return 10 * Math.log10(await weightedPower(bufferOf(part, rate), "whole"));
 }

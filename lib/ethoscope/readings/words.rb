@@ -26,6 +26,10 @@ module Ethoscope
       # @return [String] the same with ♭ and ♯
       def self.signs(name) = name.gsub(/(?<=[A-G])([b#]+)/) { |signs| signs.tr("b#", "♭♯") }
 
+      # @param words [Array<String>]
+      # @return [String] such as "a, b and c"
+      def self.list(words) = words.size < 2 ? words.first.to_s : "#{words[0...-1].join(", ")} and #{words.last}"
+
       # @param value [Float]
       # @param decimals [Integer]
       # @return [String] with a true minus sign

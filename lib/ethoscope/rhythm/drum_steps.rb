@@ -40,6 +40,7 @@ module Ethoscope
         @told = told
         @acoustics = acoustics
         @heard = heard
+        @mix = mix
         @likely = PIECES.to_h { |piece| [piece, told_strokes(piece) || mix.fetch(piece)] }
         freeze
       end
@@ -54,6 +55,14 @@ module Ethoscope
       # @param piece [String] one of PIECES
       # @return [Numo::DFloat] shape [bars, steps], 0 to 1
       def likely(piece) = @likely.fetch(piece)
+
+      # @param piece [String] one of PIECES
+      # @return [Numo::DFloat] shape [bars, steps], 0 to 1, what the mix tells whatever else does
+      def of_mix(piece) = @mix.fetch(piece)
+
+      # @param piece [String] one of PIECES
+      # @return [Boolean] whether stems or a score tell it
+      def told?(piece) = told.any? { |strokes| strokes.role == piece }
 
       private
 

@@ -6,7 +6,7 @@ module Ethoscope
     module Upgrade
       WHOLE = { drums: [], loops: [], cadences: [], leads: [], lines: [], parts: [], changes: [], untold_roles: [], novelty: [], phrase_bars: nil, downbeat_confidence: 0.0,
                 stems: [], score: nil, told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" }, techniques: [], gaps: [],
-                returns: { sections: [], layers: [], doublings: [] }.freeze, bass: { notes: [], tones: {}, lowest: nil, highest: nil },
+                returns: { sections: [], layers: [], doublings: [] }.freeze, bass: { notes: [], tones: {}, lowest: nil, highest: nil }, prints: nil,
                 mix: { centres: [], spectrum: [], registers: [], sections: [] } }.freeze
       PARTS = { tempo: { pulse: [], residuals: [], drift_ms: nil, better: nil }, groove: { timing: [], feel: nil }, tuning: { histogram: [] },
                 key: { pentatonic: false, stretches: [], outside: [] },

@@ -47,7 +47,7 @@ export async function get<T>(path: string): Promise<T> {
   return answerOf<T>(await send(path));
 }
 
-export type Method = "POST" | "PATCH" | "DELETE";
+export type Method = "POST" | "PATCH" | "PUT" | "DELETE";
 
 /** With a revision, the change is refused when the sheet has moved on since. */
 export async function write<T>(method: Method, path: string, body: object = {}, revision?: number): Promise<T> {

@@ -84,6 +84,9 @@ export type Standing = (typeof STANDINGS)[number];
 export const WORD_KINDS = ["theme","mood","voice","language","other"] as const;
 export type WordKind = (typeof WORD_KINDS)[number];
 
+export const DIFFERENCE_KINDS = ["tempo","key","swing","level","range","width","brightness","spectrum","form","form_added","length","chord","bass_octave","layer_missing","layer_extra","pattern","energy","entry","technique_missing","technique_extra","technique_amount","register","line","pan","layer_width"] as const;
+export type DifferenceKind = (typeof DIFFERENCE_KINDS)[number];
+
 export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};
 
 export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo map, sections, chords, bass roots"},{"file":"played.mid","words":"MIDI: what each layer plays, a track each"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"sections.csv","words":"CSV: the sections, a row each"}] as const;
@@ -402,6 +405,26 @@ export interface Loudness {
   short_term: number[];
 }
 
+/** Bars in small whole numbers. */
+export interface Prints {
+  /** MIDI number of the first note */
+  lowest: number;
+  /** by bar and half of it, 0 to 99 */
+  notes: number[][][];
+  /** of the mix, by piece, bar and step, 0 to 99, read in their context */
+  strokes: Record<string, number[][]>;
+  /** the same, of the pieces that stems or a score tell */
+  told: Record<string, number[][]>;
+  /** the same, each step by itself */
+  heard: Record<string, number[][]>;
+  /** by kind of sound, bar and step, tenths of a natural logarithm */
+  attacks: Record<string, number[][]>;
+  /** dB by bar, beat and third-octave band of three */
+  bands: number[][][];
+  /** % of side energy by bar and register */
+  sides: number[][];
+}
+
 /** One run of the engine over one recording. */
 export interface EngineAnalysis {
   /** what could not be told; empty as a rule */
@@ -485,6 +508,8 @@ export interface EngineAnalysis {
   /** one a stem; what it does not show is null */
   stems: StemSound[];
   score: ScoreFacts | null;
+  /** what each bar sounds like, for two songs to be laid on each other; pages do not carry it */
+  prints?: Prints | null;
   /** which source leads */
   told_by: {
     count: LayerSource;
@@ -847,6 +872,8 @@ export interface Reference {
   created_at: string;
   revision: number;
   applied: number;
+  /** whether it is an attempt of one's own */
+  attempt: boolean;
   /** how it counts in the profile */
   standing: Standing;
   /** theme, mood, voice, language */
@@ -1212,6 +1239,187 @@ export interface Logbook {
   study: Study;
   entries: LogEntry[];
   pace: PaceLine[];
+}
+
+/** A version of the user's own track. */
+export interface AttemptRow {
+  id: number;
+  study_id: number;
+  /** the reference that holds its sound and its sheet */
+  song_id: number;
+  against_id: number | null;
+  checklist_id: number | null;
+  number: number;
+  note: string;
+  /** how a person says that it lies */
+  lies: {
+    starts?: number[];
+    semitones?: number;
+  };
+  /** what it was read again with, because its reference counts so */
+  settled: {
+    bpm?: number;
+    meter?: string;
+    first_downbeat?: number;
+  };
+  created_at: string;
+  deleted_at: string | null;
+  title: string;
+  file: string;
+  run: Run | null;
+  /** items by closeness, and by ear */
+  counts: Record<string, number>;
+  /** why it is not compared */
+  problem: string | null;
+}
+
+export interface Attempts {
+  study: Study;
+  attempts: AttemptRow[];
+}
+
+/** How an attempt lies on its reference. */
+export interface Lying {
+  tempo: {
+    reference: number;
+    attempt: number;
+    ratio: number;
+  };
+  semitones: number;
+  /** bar of the reference, bar of the attempt */
+  bars: [number, number | null][];
+  confidence: number;
+  kind: "bars" | "part" | "loop" | "by hand";
+  refused: string | null;
+  cut: [number, number][];
+  /** first and last bar of the attempt, and the reference's bar behind which they stand */
+  added: [number, number, number][];
+}
+
+/** One thing in which an attempt differs; size in tolerances. */
+export interface Difference {
+  kind: DifferenceKind;
+  measure?: string;
+  bars: [number, number][];
+  role?: string;
+  technique?: string;
+  reference?: string;
+  attempt?: string;
+  distance: number;
+  tolerance: number;
+  unit: string;
+  sure: number;
+  words: string;
+  how: string[];
+  /** what follows from it */
+  under: Difference[];
+  size: number;
+  closeness: Closeness;
+  /** whether it may as well not be so */
+  doubtful: boolean;
+}
+
+export interface AttemptBar {
+  bar: number;
+  attempt: number | null;
+  /** in tolerances */
+  apart: number;
+}
+
+export interface AttemptComparison {
+  alignment: Lying;
+  differences: Difference[];
+  bars: AttemptBar[];
+  worst: {
+    bar: number;
+    attempt: number | null;
+    apart: number;
+    why: string[];
+  }[];
+}
+
+export interface LaidBar {
+  bar: number;
+  start: number;
+  end: number;
+  attempt: {
+    bar: number;
+    start: number;
+    end: number;
+  } | null;
+}
+
+export interface ShortChord {
+  beat: number;
+  beats: number;
+  symbol: string;
+}
+
+/** Both songs by bar of the reference; null where the attempt has no such bar. */
+export interface TwoInks {
+  bars: LaidBar[];
+  sections: {
+    label: string;
+    letter: string;
+    first_bar: number;
+    bars: number;
+  }[];
+  meter: string;
+  energy: {
+    reference: number[];
+    attempt: (number | null)[];
+  };
+  chords: {
+    reference: ShortChord[][];
+    attempt: (ShortChord[] | null)[];
+  };
+  layers: {
+    role: string;
+    reference: number[];
+    attempt: (number | null)[];
+  }[];
+  inserted: {
+    first: number;
+    last: number;
+    behind: number;
+  }[];
+}
+
+export interface JudgedTarget {
+  measure: string;
+  place: Record<string, unknown>;
+  here: string;
+  there: string | null;
+  distance: number | null;
+  tolerance: number;
+  unit: string;
+  closeness: Closeness;
+}
+
+/** How close an attempt came to an item; null where only the ear can tell. */
+export interface AttemptVerdict {
+  closeness: Closeness | null;
+  measured: Closeness | null;
+  /** why a person says otherwise */
+  overruled: string | null;
+  targets: JudgedTarget[];
+  words: string[];
+}
+
+export interface AttemptPage {
+  attempt: AttemptRow;
+  reference: Reference | null;
+  problem: string | null;
+  comparison: AttemptComparison | null;
+  sheet: TwoInks | null;
+  verdicts: Record<string, AttemptVerdict>;
+  attempts: {
+    id: number;
+    number: number;
+    note: string;
+    created_at: string;
+    closeness: Record<string, Closeness | null>;
+  }[];
 }
 
 export interface TempoPoint {

@@ -21,6 +21,9 @@ export const keys = {
     ["session", checklistId, minutes, settled] as const,
   logbook: (studyId: number) => ["logbook", studyId] as const,
   schools: ["schools"] as const,
+  /** All attempts of a study, and the page of one of them. */
+  attempts: (studyId: number) => ["attempts", studyId] as const,
+  attempt: (studyId: number, id: number) => ["attempts", studyId, id] as const,
 };
 
 export type Key = readonly unknown[];

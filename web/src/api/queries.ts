@@ -4,6 +4,8 @@ import { queryOptions, type QueryClient } from "@tanstack/react-query";
 import { get } from "./client";
 import { keys } from "./keys";
 import type {
+  AttemptPage,
+  Attempts,
   Checklist,
   ChordReading,
   Comparison,
@@ -156,4 +158,16 @@ export const soundsQuery = (studyId: number) =>
   queryOptions({
     queryKey: keys.sounds(studyId),
     queryFn: () => get<{ sounds: SoundRow[] }>(`/studies/${studyId}/sounds`).then((answer) => answer.sounds),
+  });
+
+export const attemptsQuery = (studyId: number) =>
+  queryOptions({
+    queryKey: keys.attempts(studyId),
+    queryFn: () => get<Attempts>(`/studies/${studyId}/attempts`),
+  });
+
+export const attemptQuery = (studyId: number, id: number) =>
+  queryOptions({
+    queryKey: keys.attempt(studyId, id),
+    queryFn: () => get<AttemptPage>(`/attempts/${id}`),
   });

@@ -1,8 +1,9 @@
-import { AudioLines, BookOpenText, ListChecks, NotebookPen, Rows3 } from "lucide-react";
+import { AudioLines, BookOpenText, Layers2, ListChecks, NotebookPen, Rows3 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { RouteObject } from "react-router";
 import type { StudyPage } from "../api/types";
 import { plural } from "../lib/format";
+import { AttemptsScreen } from "../screens/AttemptsScreen";
 import { ChecklistScreen } from "../screens/ChecklistScreen";
 import { ChecklistsScreen } from "../screens/ChecklistsScreen";
 import { ComparisonScreen } from "../screens/ComparisonScreen";
@@ -32,6 +33,8 @@ export const ROUTES: RouteObject[] = [
   { path: "/studies/:studyId/checklists", element: <ChecklistsScreen /> },
   { path: "/studies/:studyId/checklists/:checklistId", element: <ChecklistScreen /> },
   { path: "/studies/:studyId/checklists/:checklistId/paper", element: <PaperScreen /> },
+  { path: "/studies/:studyId/attempts", element: <AttemptsScreen /> },
+  { path: "/studies/:studyId/attempts/:attemptId", element: <AttemptsScreen /> },
   { path: "/studies/:studyId/logbook", element: <LogbookScreen /> },
   { path: "*", element: <NotFoundScreen /> },
 ];
@@ -60,6 +63,7 @@ export const PLACES: StudyPlace[] = [
     icon: <ListChecks size={15} />,
     figures: ({ checklists: [latest] }) => (latest ? `${latest.done} of ${latest.total}` : "none"),
   },
+  { name: "Attempts", path: () => "attempts", icon: <Layers2 size={15} /> },
   { name: "Logbook", path: () => "logbook", icon: <NotebookPen size={15} /> },
   { name: "Sounds", path: () => "sounds", icon: <AudioLines size={15} /> },
   { name: "Techniques", path: () => "techniques", icon: <BookOpenText size={15} /> },

@@ -59,7 +59,7 @@ export function staleAfter(ended: string[], studyId: number, runs: WorkRun[]): K
     const id = Number(/ of (\d+)$/.exec(name)?.[1] ?? runs.find((run) => nameOf(run) === name)?.reference_id ?? NaN);
     return Number.isNaN(id) ? [] : [keys.reference(id), keys.parts(id)];
   });
-  return [keys.study(studyId), keys.profile(studyId), ...songs];
+  return [keys.study(studyId), keys.profile(studyId), keys.attempts(studyId), ...songs];
 }
 
 /** Puts how far the work is into the pages that are kept. */

@@ -3,6 +3,7 @@ import { Checkbox } from "radix-ui";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Checklist, Item } from "../api/types";
+import type { Standing } from "../attempts/useStandings";
 import { OpenedItem } from "./OpenedItem";
 import type { ItemBody, List } from "./useList";
 
@@ -16,6 +17,8 @@ interface ItemRowProps {
   place: number;
   of: number;
   list: List;
+  /** How close the latest attempt came. */
+  standing: Standing | undefined;
   /** Stands before whatever is dropped on it. */
   onDrop: (id: number) => void;
 }
@@ -23,7 +26,8 @@ interface ItemRowProps {
 const TITLE = { open: "", done: "text-ink-2", skipped: "text-ink-3 line-through" } as const;
 
 /** One thing to do on one line; opened, it says how, what if not, and takes a note. */
-export function ItemRow({ item, checklist, firstOfHeading, open, onOpen, place, of, list, onDrop }: ItemRowProps) {
+export function ItemRow(props: ItemRowProps) {
+  const { item, checklist, firstOfHeading, open, onOpen, place, of, list, standing, onDrop } = props;
   const settled = item.state !== "open";
   const [over, setOver] = useState(false);
   return (
@@ -61,14 +65,17 @@ export function ItemRow({ item, checklist, firstOfHeading, open, onOpen, place, 
             aria-expanded={open}
             onClick={onOpen}
             title={item.title}
-            className="w-full truncate text-left text-13"
+            className="flex w-full items-baseline gap-1 text-left text-13"
           >
-            <span className={TITLE[item.state]}>{item.title}</span>
-            {item.result && <span className="font-serif text-ink-2 italic"> · {item.result}</span>}
-            {item.started_at && <span className="text-select"> clock runs</span>}
-            {item.who && <span className="text-ink-2"> for {item.who}</span>}
-            {item.note && <span className="text-heard-text"> note</span>}
-            {item.now && <span className="text-conflict"> changed</span>}
+            <span className="min-w-0 truncate">
+              <span className={TITLE[item.state]}>{item.title}</span>
+              {item.result && <span className="font-serif text-ink-2 italic"> · {item.result}</span>}
+              {item.started_at && <span className="text-select"> clock runs</span>}
+              {item.who && <span className="text-ink-2"> for {item.who}</span>}
+              {item.note && <span className="text-heard-text"> note</span>}
+              {item.now && <span className="text-conflict"> changed</span>}
+            </span>
+            {standing?.closeness && <Tried standing={standing} />}
           </button>
         </td>
         <td className={`truncate border-b border-faint pr-3 ${settled ? "text-ink-2" : ""}`} title={item.target}>
@@ -103,6 +110,24 @@ function Tick({ item, onChange }: { item: Item; onChange: (change: ItemBody) => 
         )}
       </Checkbox.Indicator>
     </Checkbox.Root>
+  );
+}
+
+/** What the latest attempt made of it. */
+function Tried({ standing }: { standing: Standing }) {
+  return (
+    <span
+      title={`Attempt ${standing.attempt}: ${standing.words}${standing.course && `, ${standing.course}`}`}
+      className={`shrink-0 ${standing.closeness === "missing" ? "text-conflict" : "text-mine"}`}
+    >
+      {`· ${standing.words}`}
+      {standing.mark && (
+        <>
+          <span aria-hidden>{` ${standing.mark}`}</span>
+          <span className="sr-only">, {standing.course}</span>
+        </>
+      )}
+    </span>
   );
 }
 

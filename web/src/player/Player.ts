@@ -4,13 +4,17 @@ import { ClickTrack } from "./ClickTrack";
 import type { Engine } from "./engine";
 import type { Isolation } from "./isolation";
 import { PlayClock, type Stretch } from "./PlayClock";
+import { matched } from "./sides";
 import { barAt, STILL, urlOf, type BarRun, type PlayerState, type Track } from "./state";
+import { paceOf, passagesOf, ratioOf, within, type Fit, type Passage, type Side } from "./twin";
 
 export type { BarRun, PlayerState, Track };
 
 /** Seconds between a wish to play and the first sound; what is stretched needs some to get ready. */
 const LEAD = 0.05;
 const STRETCHED_LEAD = 0.15;
+/** How a song is heard until somebody says otherwise. */
+const ALONE = { side: "reference", fit: "reference", apart: false, matched: null } as const;
 
 export class Player {
   private readonly listeners = new Set<() => void>();
@@ -23,6 +27,7 @@ export class Player {
   /** Bars that were asked for, once. */
   private once: BarRun | null = null;
   private readonly clicks: ClickTrack;
+  private gains: Record<Side, number> = { reference: 1, attempt: 1 };
   private wish = 0;
   private frame = 0;
 
@@ -49,7 +54,7 @@ export class Player {
   }
 
   load(track: Track): void {
-    if (this.state.track?.id === track.id) {
+    if (this.state.track?.id === track.id && this.state.track.twin?.id === track.twin?.id) {
       this.update({ track });
       return;
     }
@@ -57,7 +62,33 @@ export class Player {
     this.engine.forget();
     this.rest = 0;
     if (this.state.isolation !== "whole") void this.engine.isolate("whole", "", "", 0);
-    this.update({ track, playing: false, loop: null, isolation: "whole", error: null });
+    this.update({ track, playing: false, loop: null, isolation: "whole", error: null, ...ALONE });
+    this.engine.mix({ gains: { reference: 1, attempt: 0 }, apart: false });
+  }
+
+  /** Of a pair, the other song: at the same place, as loud. */
+  change(): void {
+    this.setSide(this.state.side === "reference" ? "attempt" : "reference");
+  }
+
+  setSide(side: Side): void {
+    if (!this.state.track?.twin) return;
+    const anew = this.state.fit === "own" && side !== this.state.side;
+    this.update({ side, apart: false });
+    this.mix();
+    if (anew) this.again();
+  }
+
+  /** Both at once, the reference left and the attempt right. */
+  setApart(apart: boolean): void {
+    if (!this.state.track?.twin) return;
+    this.update({ apart });
+    this.mix();
+  }
+
+  setFit(fit: Fit): void {
+    this.update({ fit });
+    this.again();
   }
 
   toggle(): void {
@@ -179,27 +210,88 @@ export class Player {
     const url = urlOf(track, isolation);
     this.update({ loading: true, error: null });
     try {
-      const stretched = rate !== 1 || semitones !== 0;
+      const twin = track.twin ? { ...track.twin, passages: passagesOf(track.bars, track.twin.bars) } : null;
+      const inTempo = rate * (twin && this.inMine() ? ratioOf(twin.passages) : 1);
+      const inKey = semitones + (twin && this.inMine() ? twin.semitones : 0);
+      const stretched = inTempo !== 1 || inKey !== 0;
       await this.engine.prepare(url, stretched);
+      if (twin)
+        await this.engine.prepare(
+          urlOf(twin, isolation),
+          twin.semitones !== inKey || ratioOf(twin.passages) !== inTempo,
+        );
       if (wish !== this.wish) return;
       this.engine.silenceClicks();
-      const soon = this.engine.now() + (stretched ? STRETCHED_LEAD : LEAD);
+      const soon = this.engine.now() + (stretched || twin ? STRETCHED_LEAD : LEAD);
       const wanted = from ?? this.clock?.positionAt(soon) ?? this.rest;
       const start = this.once || !this.loopStretch() ? wanted : this.enter(wanted);
-      const at = soon + (counted && this.state.countIn ? this.clicks.countIn(track, start, rate, soon) : 0);
-      this.begin(new PlayClock(at, start, rate, this.once ? null : this.loopStretch()));
+      const at = soon + (counted && this.state.countIn ? this.clicks.countIn(track, start, inTempo, soon) : 0);
+      this.begin(new PlayClock(at, start, inTempo, this.once ? null : this.loopStretch()));
       await this.engine.start({
         url,
         at,
         from: start,
-        rate,
-        semitones,
+        rate: inTempo,
+        semitones: inKey,
         loop: this.clock?.loop ?? null,
         until: this.until,
       });
+      if (twin && this.clock) {
+        await this.accompany(urlOf(twin, isolation), twin.passages, this.clock, inKey - twin.semitones);
+        await this.match(url, urlOf(twin, isolation), twin.passages, wish);
+      }
     } catch {
       if (wish === this.wish) this.failed();
     }
+  }
+
+  /** Whether both are heard in the attempt's tempo and key. */
+  private inMine(): boolean {
+    const { fit, side } = this.state;
+    return (fit === "own" ? side : fit) === "attempt";
+  }
+
+  /** The other song sounds where the leading one does, passage by passage. */
+  private async accompany(url: string, passages: Passage[], clock: PlayClock, semitones: number): Promise<void> {
+    const { loop } = clock;
+    const ahead = within(passages, clock.from, loop ? loop.end : Infinity);
+    const looped = loop ? within(passages, loop.start, loop.end) : [];
+    // A loop that both have as one passage goes round by itself; another one is heard as far as the first time.
+    const round = looped.length === 1 ? (looped[0]?.other ?? null) : null;
+    await this.engine.accompany({
+      url,
+      semitones,
+      loop: round,
+      passages: ahead.map((passage) => ({
+        at: clock.startedAt + (passage.lead.start - clock.from) / clock.rate,
+        from: passage.other.start,
+        rate: clock.rate * paceOf(passage),
+        seconds: (passage.lead.end - passage.lead.start) / clock.rate,
+      })),
+    });
+  }
+
+  /** Makes both as loud over what is looped, or over all that both have. */
+  private async match(url: string, other: string, passages: Passage[], wish: number): Promise<void> {
+    const loop = this.clock?.loop;
+    const heard = within(passages, loop?.start ?? 0, loop?.end ?? Infinity);
+    const [first, last] = [heard[0], heard.at(-1)];
+    if (!first || !last) return;
+    const [mine, theirs] = await Promise.all([
+      this.engine.power(other, { start: first.other.start, end: last.other.end }),
+      this.engine.power(url, { start: first.lead.start, end: last.lead.end }),
+    ]);
+    if (wish !== this.wish) return;
+    this.gains = matched(theirs, mine);
+    this.update({ matched: 20 * Math.log10(this.gains.attempt / this.gains.reference) });
+    this.mix();
+  }
+
+  private mix(): void {
+    const { side, apart, track } = this.state;
+    if (!track?.twin) return;
+    const heard = (song: Side) => (apart || side === song ? this.gains[song] : 0);
+    this.engine.mix({ gains: { reference: heard("reference"), attempt: heard("attempt") }, apart });
   }
 
   private begin(clock: PlayClock): void {

@@ -1,9 +1,11 @@
 /** Makes sound with Web Audio: decodes recordings, plays them straight or stretched, isolates parts, ticks and sounds tones. */
 
 import { Clicks } from "./Clicks";
-import type { Engine, Start } from "./engine";
+import type { Accompaniment, Engine, Sides, Start } from "./engine";
 import { isolationChain, isPart, type Chain, type Isolation } from "./isolation";
 import { excerptOf, matchingGain, weightedPower } from "./loudness";
+import type { Stretch } from "./PlayClock";
+import { sidesDesk, type SidesDesk } from "./sides";
 import { stretchNode, type StretchNode } from "./stretch";
 import { Tones } from "./tones";
 
@@ -11,6 +13,8 @@ import { Tones } from "./tones";
 const FADE = 0.012;
 /** Seconds of the excerpt by which parts are made as loud as the whole. */
 const EXCERPT = 12;
+/** Rates nearer to one than this need no stretching. */
+const SAME_RATE = 2e-4;
 
 interface Voice {
   fade: GainNode;
@@ -22,6 +26,7 @@ interface Voice {
 interface Desk {
   context: AudioContext;
   bus: GainNode;
+  sides: SidesDesk;
   master: GainNode;
   clicks: Clicks;
   tones: Tones;
@@ -32,7 +37,9 @@ export class WebEngine implements Engine {
   private readonly buffers = new Map<string, Promise<AudioBuffer>>();
   private readonly stretches = new Map<string, Promise<StretchNode>>();
   private readonly gains = new Map<string, Promise<number>>();
+  private readonly powers = new Map<string, Promise<number>>();
   private voice: Voice | null = null;
+  private twins: Voice[] = [];
   private chain: (Chain & { level: GainNode }) | null = null;
   private level = 1;
 
@@ -53,7 +60,7 @@ export class WebEngine implements Engine {
   }
 
   async start(start: Start): Promise<void> {
-    const { context, bus } = this.open();
+    const { context, sides } = this.open();
     const buffer = await this.buffer(start.url);
     const stretched = start.rate !== 1 || start.semitones !== 0;
     const node = stretched ? await this.stretch(start.url, buffer) : null;
@@ -62,18 +69,59 @@ export class WebEngine implements Engine {
       schedule(node, start);
     } else {
       before?.end(start.at);
-      const fade = context.createGain();
-      fade.gain.setValueAtTime(0, start.at);
-      fade.gain.linearRampToValueAtTime(1, start.at + FADE);
-      fade.connect(bus);
+      const fade = fadeIn(context, sides.inputs.reference, start.at);
       this.voice = node ? stretchedVoice(node, fade, start) : straightVoice(context, buffer, fade, start);
     }
     if (start.until !== null) this.voice?.end(start.until);
   }
 
+  /** The other song of a pair goes along; what it played before ends. */
+  async accompany({ url, semitones, passages, loop }: Accompaniment): Promise<void> {
+    const { context, sides } = this.open();
+    const buffer = await this.buffer(url);
+    const [first] = passages;
+    for (const twin of this.twins) twin.end(first?.at ?? this.now());
+    this.twins = [];
+    const stretched = semitones !== 0 || passages.some(({ rate }) => Math.abs(rate - 1) > SAME_RATE);
+    const node = stretched ? await this.stretch(url, buffer) : null;
+    const starts = passages.map(({ at, from, rate, seconds }): Start => ({
+      url,
+      at,
+      from,
+      rate,
+      semitones,
+      loop,
+      until: loop ? null : at + seconds,
+    }));
+    this.twins = node
+      ? followingVoice(node, fadeIn(context, sides.inputs.attempt, first?.at ?? 0), starts)
+      : starts.map((start) => {
+          const voice = straightVoice(context, buffer, fadeIn(context, sides.inputs.attempt, start.at), start);
+          if (start.until !== null) voice.end(start.until);
+          return voice;
+        });
+  }
+
+  mix(sides: Sides): void {
+    this.open().sides.set(sides);
+  }
+
+  power(url: string, stretch: Stretch): Promise<number> {
+    const key = `${url} ${stretch.start.toFixed(2)} ${stretch.end.toFixed(2)}`;
+    const known = this.powers.get(key);
+    if (known) return known;
+    const measuring = this.buffer(url).then((buffer) =>
+      weightedPower(excerptOf(buffer, stretch.start, stretch.end - stretch.start), "whole"),
+    );
+    this.powers.set(key, measuring);
+    return measuring;
+  }
+
   stop(): void {
     this.voice?.end(this.now());
     this.voice = null;
+    for (const twin of this.twins) twin.end(this.now());
+    this.twins = [];
     this.desk?.clicks.silence();
   }
 
@@ -125,6 +173,7 @@ export class WebEngine implements Engine {
     this.stop();
     this.buffers.clear();
     this.gains.clear();
+    this.powers.clear();
     for (const stretch of this.stretches.values())
       void stretch.then((node) => node.disconnect()).catch(() => undefined);
     this.stretches.clear();
@@ -137,11 +186,12 @@ export class WebEngine implements Engine {
     master.gain.value = this.level;
     master.connect(context.destination);
     const bus = context.createGain();
+    const sides = sidesDesk(context, bus);
     const chain = { ...isolationChain(context, "whole"), level: context.createGain() };
     bus.connect(chain.input);
     chain.output.connect(chain.level).connect(master);
     this.chain = chain;
-    this.desk = { context, bus, master, clicks: new Clicks(context, master), tones: new Tones(context, master) };
+    this.desk = { context, bus, sides, master, clicks: new Clicks(context, master), tones: new Tones(context, master) };
     return this.desk;
   }
 
@@ -172,6 +222,30 @@ export class WebEngine implements Engine {
     const alone = isPart(isolation) ? excerptOf(await this.buffer(part), around, EXCERPT) : excerpt;
     return matchingGain(await weightedPower(excerpt, "whole"), await weightedPower(alone, isolation));
   }
+}
+
+function fadeIn(context: BaseAudioContext, out: AudioNode, at: number): GainNode {
+  const fade = context.createGain();
+  fade.gain.setValueAtTime(0, at);
+  fade.gain.linearRampToValueAtTime(1, at + FADE);
+  fade.connect(out);
+  return fade;
+}
+
+/** One stretched recording that goes from passage to passage, and rests where there is none. */
+function followingVoice(node: StretchNode, fade: GainNode, starts: Start[]): Voice[] {
+  const [first, ...rest] = starts;
+  if (!first) return [];
+  const voice = stretchedVoice(node, fade, first);
+  starts.forEach((start, index) => {
+    const next = starts[index + 1];
+    if (start.until !== null && next && next.at > start.until + FADE)
+      void node.schedule({ output: start.until, active: false });
+  });
+  for (const start of rest) schedule(node, start);
+  const last = starts.at(-1);
+  if (last?.until != null) voice.end(last.until);
+  return [voice];
 }
 
 /** Plays a recording as it is. */

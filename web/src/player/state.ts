@@ -1,6 +1,7 @@
 /** What is played and how, as the page sees it. */
 
 import { isPart, type Isolation } from "./isolation";
+import type { Fit, Side, Twin } from "./twin";
 
 export interface Track {
   id: number;
@@ -14,6 +15,8 @@ export interface Track {
   duration: number;
   /** The bar from which parts are compared in loudness: the loudest one. */
   loudBar: number;
+  /** The song that is heard beside it, at the same bar and as loud. */
+  twin?: Twin;
 }
 
 export interface BarRun {
@@ -35,6 +38,12 @@ export interface PlayerState {
   isolation: Isolation;
   click: boolean;
   countIn: boolean;
+  /** Of a pair: which of both is heard, in whose tempo and key, and whether both are, left and right. */
+  side: Side;
+  fit: Fit;
+  apart: boolean;
+  /** dB by which the attempt is turned up (or down) to be as loud; null until that is known. */
+  matched: number | null;
   error: string | null;
 }
 
@@ -53,6 +62,10 @@ export const STILL: PlayerState = {
   isolation: "whole",
   click: false,
   countIn: false,
+  side: "reference",
+  fit: "reference",
+  apart: false,
+  matched: null,
   error: null,
 };
 
@@ -63,7 +76,7 @@ export function barAt(bars: Track["bars"], seconds: number): number {
 }
 
 /** Where the sound comes from: the recording, or one of its separated parts. */
-export function urlOf(track: Track, isolation: Isolation): string {
+export function urlOf(track: Pick<Track, "id">, isolation: Isolation): string {
   const audio = `/api/references/${track.id}`;
   return isPart(isolation) ? `${audio}/parts/${isolation}` : `${audio}/audio`;
 }

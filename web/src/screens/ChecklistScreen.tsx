@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { checklistQuery, schoolsQuery, studyQuery } from "../api/queries";
 import type { Checklist } from "../api/types";
 import { useCommands } from "../app/commands";
+import { useStandings } from "../attempts/useStandings";
 import { AddItem } from "../checklist/AddItem";
 import { ItemRow } from "../checklist/ItemRow";
 import { Summary } from "../checklist/Summary";
@@ -89,6 +90,7 @@ function Steps({ checklist, list }: { checklist: Checklist; list: List }) {
 const GROUP = "On a checklist";
 
 function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: string }) {
+  const standings = useStandings(checklist);
   const [open, setOpen] = useState<number | null>(null);
   const { items } = checklist;
   const list = useList(checklist, (item) => setOpen(item.id));
@@ -145,6 +147,7 @@ function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: 
                   place={index}
                   of={items.length}
                   list={list}
+                  standing={standings.get(item.id)}
                   onDrop={(id) => id !== item.id && list.move(id, index)}
                 />
               ))}

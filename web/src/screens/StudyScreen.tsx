@@ -3,11 +3,12 @@ import { useCallback, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { write } from "../api/client";
 import { keys } from "../api/keys";
-import { studyQuery } from "../api/queries";
+import { attemptsQuery, studyQuery } from "../api/queries";
 import type { ReferenceRow, Study, StudyPage } from "../api/types";
 import { useChange } from "../app/useChange";
 import { useImport, type Incoming } from "../app/useImport";
 import { isBusy } from "../app/useProgress";
+import { Versions } from "../attempts/Versions";
 import { Button } from "../components/Button";
 import { Dialog } from "../components/Dialog";
 import { DropPage } from "../components/DropPage";
@@ -43,6 +44,7 @@ export function StudyScreen() {
         <StudyActions page={data} />
       </PageHead>
       <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
+        <Tries studyId={studyId} />
         <IncomingList files={files.incoming} onDismiss={files.dismiss} />
         <AssemblyList studyId={studyId} assemblies={data.assemblies} />
         {data.references.length === 0 ? (
@@ -56,6 +58,17 @@ export function StudyScreen() {
         {data.references.length > 0 && <Checklists page={data} />}
       </div>
     </DropPage>
+  );
+}
+
+/** How far each attempt got, as a strip. */
+function Tries({ studyId }: { studyId: number }) {
+  const { data } = useQuery(attemptsQuery(studyId));
+  if (!data || data.attempts.length === 0) return null;
+  return (
+    <div className="-mx-4">
+      <Versions studyId={studyId} attempts={data.attempts} chosen={null} />
+    </div>
   );
 }
 

@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module Api
+  # The user's own track, version by version: what is dropped, where it lies, what differs, how close each item came.
+  class Attempts < Base
+    helpers Uploads
+
+    helpers do
+      def laying = @laying ||= Work::Laying.new(library, kept)
+
+      def attempt(id) = library.attempts.find(number(id))
+
+      def page(attempt) = AttemptPage.new(library, laying, attempt)
+
+      def row(attempt, status_code = 200) = answer({ attempt: page(attempt).row }, status_code)
+
+      # The reference that an attempt is held against where nobody says it: the one that the checklist was made from, or the only one.
+      def against(study, wanted, checklist)
+        return library.references.find(wanted)[:id] if wanted
+
+        references = library.references.of_study(study[:id])
+        checklist&.fetch(:reference_id) || (references.first[:id] if references.one?)
+      end
+
+      def list_of(study, wanted, against_id)
+        return library.checklists.find(wanted) if wanted
+
+        lists = library.checklists.of_study(study[:id])
+        (lists.find { |list| against_id && list[:reference_id] == against_id } || lists.first)&.then { |list| library.checklists.find(list[:id]) }
+      end
+    end
+
+    get "/studies/:id/attempts" do |id|
+      study = library.studies.find(number(id))
+      answer(study:, attempts: library.attempts.standing(study[:id]).map { |attempt| page(attempt).row })
+    end
+
+    post "/studies/:id/attempts" do |id|
+      check_size
+      study = library.studies.find(number(id))
+      wanted = asked(AttemptSchemas::NewAttempt)
+      checklist = list_of(study, wanted[:checklist_id], wanted[:against_id])
+      made = library.import_attempt(study[:id], request.body, upload_name, against_id: against(study, wanted[:against_id], checklist), checklist:)
+      settings.bulletin.publish
+      row(made, 201)
+    end
+
+    get("/attempts/:id") { |id| answer(page(attempt(id)).to_h) }
+
+    patch "/attempts/:id" do |id|
+      wanted = input(AttemptSchemas::AttemptChange)
+      library.references.find(wanted[:against_id]) if wanted[:against_id]
+      library.checklists.find(wanted[:checklist_id]) if wanted[:checklist_id]
+      row(library.attempts.update(number(id), wanted))
+    end
+
+    delete "/attempts/:id" do |id|
+      library.attempts.take_away(number(id))
+      answer({})
+    end
+
+    post("/attempts/:id/return") { |id| row(library.attempts.bring_back(number(id))) }
+
+    # Puts the checklist into the state that it had when the attempt was made.
+    post("/attempts/:id/list") { |id| answer(checklist: library.attempts.restore(number(id))) }
+
+    # What one attempt has otherwise than another.
+    get "/attempts/:id/versions/:other" do |id, other|
+      answer(comparison: laying.versions(attempt(other), attempt(id)).to_h)
+    end
+
+    put "/attempts/:id/verdicts/:item" do |id, item|
+      wanted = input(AttemptSchemas::Overrule)
+      library.attempts.overrule(number(id), number(item), closeness: wanted[:closeness], why: wanted[:why])
+      answer(page(attempt(id)).to_h)
+    end
+
+    delete "/attempts/:id/verdicts/:item" do |id, item|
+      library.attempts.judge_again(number(id), number(item))
+      answer({})
+    end
+
+    get "/attempts/:id/comparison.md" do |id|
+      made = attempt(id)
+      page = page(made)
+      text = Ethoscope::Export::ComparisonMarkdown.write(laying.comparison(made).to_h, reference: page.reference[:title], attempt: page.title)
+      download("#{page.reference[:title]}, attempt #{made[:number]}", "md")
+      content_type "text/markdown;charset=utf-8"
+      text
+    end
+  end
+end

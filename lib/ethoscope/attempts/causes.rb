@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Attempts
+    # Tells one cause once: what follows from a larger thing hangs under it. The way is our own.
+    class Causes
+      # What may follow from what, kind by kind; of the same bars.
+      FOLLOW = {
+        "technique_missing" => %w[layer_missing layer_extra pattern energy entry],
+        "layer_missing" => %w[pattern energy technique_missing technique_amount entry],
+        "layer_extra" => %w[pattern energy technique_missing technique_amount entry],
+        "bass_octave" => %w[line register],
+        "chord" => %w[line bass_octave]
+      }.freeze
+      # Whatever is said of bars that are not there follows from that.
+      EVERYTHING = "form"
+      # The share of its bars that something must have in common with its cause.
+      SHARED = 0.6
+      # Pieces of the kit are taken for each other: a doubtful one hangs under another that is at least so likely, in the same bars.
+      LIKELY = 0.6
+
+      # @param differences [Array<Difference>]
+      def initialize(differences)
+        @differences = differences
+      end
+
+      # @return [Array<Difference>] those that have no cause among the others
+      def told
+        causes = @differences.to_h { |difference| [difference, cause(difference)] }
+        causes.select { |_, cause| cause.nil? }.keys.map { |difference| difference.with(under: causes.select { |_, cause| cause.equal?(difference) }.keys) }
+      end
+
+      private
+
+      # Never one that has a cause itself.
+      def cause(difference)
+        return nil if difference.bars.empty?
+
+        @differences.find { |other| !other.equal?(difference) && follows?(difference, other) && @differences.none? { |third| follows?(other, third) && !third.equal?(other) } }
+      end
+
+      def follows?(difference, other)
+        return false if other.bars.empty? || difference.bars.empty? || !may?(difference, other)
+
+        own = difference.each_bar
+        (own & other.each_bar).size >= SHARED * own.size
+      end
+
+      def may?(difference, other)
+        return true if (other.kind == EVERYTHING && difference.kind != EVERYTHING) || mistaken?(difference, other)
+        # A drop that is a drop of drums is no layer that is missing, and the other way round.
+        return false unless FOLLOW.fetch(other.kind, []).include?(difference.kind)
+
+        return difference.technique == "filtered_section" && kit?(other) if difference.kind == "technique_missing"
+
+        other.kind != "technique_missing" || kit?(difference) || difference.role.nil?
+      end
+
+      def mistaken?(difference, other) = kit?(difference) && kit?(other) && difference.doubtful? && other.sure > LIKELY
+
+      def kit?(difference) = Finders::Kit::ROLES.include?(difference.role)
+    end
+  end
+end

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Attempts
+    # An attempt against its reference: how it lies, and what differs, the largest first. What follows from something else hangs under it. The way is our own.
+    class SideBySide
+      # What may as well not be so counts for so much of its size in the bars where it is.
+      DOUBT = 0.3
+
+      # @return [BarMap]
+      attr_reader :alignment
+
+      # @param reference [Analysis] settled
+      # @param attempt [Analysis] settled
+      # @param wishes [Wishes]
+      # @param starts [Array(Integer, Integer), nil] see {Aligner}
+      # @param semitones [Integer, nil] see {Aligner}
+      # @param repeatability [Repeatability]
+      # @raise [Errors::Unfit] when either was analysed by an older engine
+      def initialize(reference, attempt, wishes: Wishes.none, starts: nil, semitones: nil, repeatability: Repeatability.shipped)
+        songs = [reference, attempt].map { |analysis| Prints.new(analysis) }
+        @repeatability = repeatability
+        @alignment = Aligner.new(*songs, semitones:, starts:).alignment
+        @laid = Laid.new(*songs, @alignment, wishes)
+      end
+
+      # @return [Array<Difference>] the largest first, as far as they are sure; none where nothing is laid
+      def differences
+        @differences ||= alignment.laid? ? Causes.new(found).told.sort_by { |difference| [-weight(difference), difference.kind] } : []
+      end
+
+      # @return [Array<Hash>] by bar of the reference: bar, that of the attempt (nil where it has none), and how far they are apart, in tolerances
+      def bars
+        apart = Hash.new(0.0)
+        differences.each { |difference| difference.each_bar.each { |bar| apart[bar] += difference.doubtful? ? difference.size * DOUBT : difference.size } }
+        alignment.pairs.filter_map { |bar, other| bar && { bar:, attempt: other, apart: apart[bar].round(2) } }
+      end
+
+      # @param count [Integer]
+      # @return [Array<Hash>] the worst bars: bar, apart and the sentences that say why
+      def worst(count = 8)
+        bars.select { |bar| bar[:apart].positive? }.max_by(count) { |bar| [bar[:apart], -bar[:bar]] }
+            .map { |bar| bar.merge(why: differences.select { |difference| difference.each_bar.include?(bar[:bar]) }.map(&:words)) }
+      end
+
+      # @return [Hash]
+      def to_h = { alignment: alignment.to_h, differences: differences.map(&:to_h), bars:, worst: }
+
+      private
+
+      def weight(difference) = difference.size * difference.sure * Math.sqrt([difference.each_bar.size, 1].max)
+
+      def found
+        [*Finders::Whole.new(@laid, @repeatability).differences, *Finders::Form.new(@laid).differences, *Finders::Kit.new(@laid).differences, *Finders::Bass.new(@laid).differences,
+         *Finders::Chords.new(@laid).differences, *Finders::Techniques.new(@laid).differences]
+      end
+    end
+  end
+end

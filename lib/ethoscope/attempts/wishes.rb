@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Ethoscope
+  module Attempts
+    # What a person means to have otherwise than the reference has it, and what is therefore no difference: the tempo and the key of the new track, roles that are
+    # played by other sounds or left out, the bars that the work is about, and whether they want the same or only something of its kind. The way is our own.
+    Wishes = Value.of(:bpm, :key, :left_out, :bars, :exactly) do
+      # @return [Wishes] everything as the reference has it
+      def self.none = new(bpm: nil, key: nil, left_out: [], bars: nil, exactly: true)
+
+      # @param changes [Hash]
+      # @return [Wishes]
+      def with(**changes) = self.class.new(bpm:, key:, left_out:, bars:, exactly:, **changes)
+
+      # @param reference [Analysis]
+      # @return [Integer, nil] semitones, -5 to 6, by which the new track is meant to lie higher; nil where that is not known
+      def semitones(reference)
+        theirs = reference.key or return nil
+        key && (Harmony::PitchClass.parse(key.tonic) - Harmony::PitchClass.parse(theirs.tonic)).then { |up| ((up + 5) % 12) - 5 }
+      end
+    end
+  end
+end

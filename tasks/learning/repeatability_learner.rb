@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+require "csv"
+require "open3"
+require "tmpdir"
+
+module Learning
+  # Measures what {Ethoscope::Attempts::Repeatability} tells: how far two recordings come apart in a measure though nothing differs in it. Pairs of songs in which that measure
+  # was not planted (other sounds, another mix, other human timing), and songs against copies of themselves.
+  class RepeatabilityLearner
+    # What is told in its figures, beside the tempo.
+    FIGURES = Ethoscope::Attempts::Finders::Whole::FIGURES
+    UNITS = { "tempo" => "%", **FIGURES.to_h { |figure| [figure.kind, figure.unit] } }.freeze
+    SHARE = 0.95
+    # What the truth of a pair says of the samples of both, attempt minus reference.
+    SAMPLES = { "level" => :level_db, "width" => :side_db, "brightness" => :tilt_db }.freeze
+    # A copy: MPEG layer 3 at 128 kb/s, ten milliseconds cut off, three decibels quieter.
+    COPY = %w[-af atrim=start=0.01,volume=-3dB -b:a 128k].freeze
+    # By how much a copy is quieter on purpose.
+    QUIETER = { "level" => 3.0 }.freeze
+
+    # @param path [String] a recording
+    # @return [Ethoscope::Analysis] of its copy
+    def self.copied(path)
+      Dir.mktmpdir do |folder|
+        copy = File.join(folder, "copy.mp3")
+        _, said, status = Open3.capture3("ffmpeg", "-v", "error", "-i", path, *COPY, copy)
+        raise said unless status.success?
+
+        Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(copy).decode)
+      end
+    end
+
+    # @param pairs [Array<DifferenceLearner::Pair>]
+    # @param copies [Array<Array(Ethoscope::Analysis, Ethoscope::Analysis)>] a song and its copy
+    def initialize(pairs, copies)
+      @pairs = pairs
+      @copies = copies
+    end
+
+    # @return [String] the table, as CSV
+    def to_csv
+      CSV.generate do |csv|
+        csv << %w[measure unit pairs pairs_measured copies copies_measured]
+        UNITS.each { |measure, unit| csv << [measure, unit, *limit(apart_in_pairs(measure)), *limit(apart_in_copies(measure))] }
+      end
+    end
+
+    private
+
+    def limit(values) = [values.empty? ? 0 : values.sort[((values.size - 1) * SHARE).round].round(2), values.size]
+
+    def apart_in_pairs(measure)
+      return errors(measure, SAMPLES.fetch(measure)) if SAMPLES.key?(measure)
+
+      told = @pairs.reject { |pair| pair.truth[:differences].any? { |difference| difference[:kind] == measure } }
+      told.filter_map { |pair| apart(measure, pair.reference, pair.attempt)&.abs }
+    end
+
+    # Another mix is louder, wider or brighter indeed: how far that is told wrong, beside the samples themselves.
+    def errors(measure, name) = @pairs.filter_map { |pair| apart(measure, pair.reference, pair.attempt)&.then { |value| (value - pair.truth[:measured][name]).abs } }
+
+    def apart_in_copies(measure)
+      @copies.filter_map { |song, copy| apart(measure, song, copy)&.then { |value| (value + QUIETER.fetch(measure, 0.0)).abs } }
+    end
+
+    def apart(measure, one, other)
+      return ((other.fetch(:tempo)[:bpm] / one.fetch(:tempo)[:bpm]) - 1) * 100 if measure == "tempo"
+
+      figure = FIGURES.find { |figure| figure.kind == measure }
+      values = [one, other].map { |analysis| figure.read.call(Ethoscope::Attempts::Prints.new(analysis)) }
+      values.all? ? values.last - values.first : nil
+    end
+  end
+end

@@ -1,0 +1,132 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# A producer drops bounces, hears them beside the record, and sees what came closer.
+class AttemptsBrowserTest < BrowserCase
+  CHORDS = [%w[Am F C G], %w[Dm E7]].freeze
+
+  def setup
+    super
+    @study = new_study(aim: "exact")
+    @reference = analysed(@study, "Old Song")
+    @list = Work::Planning.new(library, @study, nil).create(from: "reference", reference_id: @reference[:id])
+    visit "/studies/#{@study[:id]}/attempts"
+  end
+
+  # The fixture's band again, in another tempo, at another width, with other chords at the end.
+  def bounce(name, bpm: 100, wide: true, last: CHORDS[1])
+    band = Band.new(bpm:)
+    band.bars(4, chords: CHORDS[0], **Band::BACKBEAT).bars(4, chords: CHORDS[1], gain: 1.6, wide:, **Band::BACKBEAT)
+    band.bars(4, chords: CHORDS[0], **Band::BACKBEAT).bars(4, chords: last, gain: 1.6, wide:, **Band::BACKBEAT)
+    SoundFile.write(band.recording, File.join(folder, name))
+  end
+
+  def drop(path, title)
+    attach_file("Bounce of your track", path, make_visible: false)
+
+    assert_selector "h1", text: title, exact_text: true, wait: 20
+    assert_selector "[data-testid=two-inks]", wait: 60
+  end
+
+  def items
+    within("[aria-label='What differs']") { find("[aria-label=List] button", text: "Items").click }
+  end
+
+  def item(title) = find("[aria-label=Items] > li", text: title)
+
+  def heard = find("[aria-label='Which is heard'] [data-state=on]").text
+
+  # The bars in which it differs most, and how they sound in both.
+  def assert_worst_bar_heard(why)
+    find("[aria-label=List] button", text: "Worst bars").click
+    within("[aria-label='Worst bars']") { find("li:first-child button", text: why).click }
+
+    assert_selector "[data-playing=true]", wait: 20
+    assert_equal "reference", heard
+    assert_text(/Matched in loudness: yours −?\d/, wait: 20)
+    press "a"
+
+    assert_equal "yours", heard
+    assert_selector "[data-playing=true]"
+    assert_operator find("[data-testid=place]").text.to_i, :>=, 13
+    press :space
+  end
+
+  # A person says otherwise, and takes that back.
+  def assert_overruled(title)
+    within(item(title)) do
+      assert_text "missing"
+      find("button").click
+      select "substituted", from: "How close it is"
+      fill_in "Why", with: "It is meant to run."
+      click_button "Say so"
+
+      assert_text "substituted, you say", wait: 10
+      click_button "let it be measured again"
+
+      assert_text "missing", wait: 10
+    end
+  end
+
+  def test_a_bounce_is_laid_on_the_record_heard_beside_it_and_judged
+    assert_text "Drop a bounce of your own track here."
+    drop(bounce("one.wav", bpm: 106, last: %w[F C]), "Attempt 1")
+
+    assert_selector "[aria-label=Attempts] [aria-current=page]", text: /\d exact/
+    assert_text(/against Old Song, bar for bar; yours at 106\.\d\d BPM, in its key/)
+    assert_text "Yours is faster: 106.00 BPM, not 100.00 BPM."
+
+    assert_worst_bar_heard(/instead of/)
+    items
+
+    assert_overruled("Tempo holds")
+  end
+
+  def done = library.checklists.of_study(@study[:id]).first[:done]
+
+  # Back to the list as it was with the first one, and forth again.
+  def assert_restored_and_undone(attempt)
+    click_link(text: attempt)
+    click_button "Checklist of then"
+    find("button", text: "Undo: the checklist of #{attempt.downcase}")
+
+    assert_equal 0, done
+    click_button "Undo: the checklist of #{attempt.downcase}"
+    find("button", text: "Checklist of then")
+
+    assert_equal 1, done
+  end
+
+  def test_the_next_bounce_comes_closer_in_one_thing_and_drifts_away_in_another
+    drop(bounce("one.wav", bpm: 106), "Attempt 1")
+    library.items.update(@list[:items].first[:id], { result: "exact" })
+    drop(bounce("two.wav", wide: false), "Attempt 2")
+    items
+
+    assert_selector "[aria-label=Items] > li", text: /Tempo holds.*exact ▲/m
+    assert_selector "[aria-label=Items] > li", text: /Stereo width.*missing ▽/m
+    assert_restored_and_undone("Attempt 1")
+    refresh
+
+    assert_selector "[aria-label=Attempts] li", count: 2
+    assert_selector "[data-testid=two-inks]", wait: 10
+    visit "/studies/#{@study[:id]}/checklists/#{@list[:id]}"
+
+    assert_selector "tr", text: /Tempo holds.*exact/m, wait: 10
+  end
+
+  def test_what_is_taken_away_comes_back_and_a_stranger_is_told
+    drop(bounce("one.wav"), "Attempt 1")
+    click_button "Take it away"
+
+    assert_text "Attempt 1 was taken away."
+    click_button "Undo"
+
+    assert_selector "[aria-label=Attempts] li", text: "Attempt 1"
+    expect_log(/409/)
+    attach_file("Bounce of your track", bounce("one.wav"), make_visible: false)
+
+    assert_text "You dropped this very file before: it is attempt 1"
+  end
+end

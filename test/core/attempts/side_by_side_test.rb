@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+require_relative "../../test_helper"
+
+# What differs between an attempt and its reference, each thing planted by itself.
+class SideBySideTest < Ethoscope::TestCase
+  def song(**options) = DrawnSong.new(**options)
+
+  def beside(attempt, reference: song, **how) = Attempts::SideBySide.new(reference.analysis, attempt.analysis, **how)
+
+  def kinds(...) = beside(...).differences.map { |difference| [difference.kind, difference.role, difference.bars] }
+
+  def only(kind, ...)
+    found = beside(...).differences
+
+    assert_equal [kind], found.map(&:kind)
+    found.first
+  end
+
+  def test_where_nothing_was_changed_nothing_differs
+    assert_empty kinds(song(seed: 2))
+  end
+
+  def test_another_tempo_is_one_thing_with_what_to_do_about_it
+    found = only("tempo", song(seed: 2, bpm: 123.0))
+
+    assert_equal ["120.00 BPM", "123.00 BPM"], [found.reference, found.attempt]
+    assert_includes found.how, "Set the tempo to 120.00 BPM."
+    assert_empty found.bars
+  end
+
+  def test_what_was_meant_is_no_difference
+    key = Harmony::Key.named("B", "minor")
+
+    assert_empty kinds(song(seed: 2, bpm: 123.0, up: 2), wishes: Attempts::Wishes.none.with(bpm: 123.0, key:))
+    assert_equal %w[key tempo], kinds(song(seed: 2, bpm: 123.0, up: 2)).map(&:first).sort
+  end
+
+  def test_a_key_that_misses_the_wanted_one_is_told_from_there
+    wishes = Attempts::Wishes.none.with(key: Harmony::Key.named("B", "minor"))
+    found = only("key", song(seed: 2, up: 3), wishes:)
+
+    assert_equal ["B minor", "C minor"], [found.reference, found.attempt]
+    assert_match(/one semitone higher/, found.words)
+  end
+
+  def test_level_and_brightness_are_told_with_their_sign
+    quieter = only("level", song(seed: 2, loudness: -18.0))
+    darker = only("brightness", song(seed: 2, bright: -8))
+
+    assert_match(/4\.0 LUFS quieter/, quieter.words)
+    assert_match(/darker/, darker.words)
+  end
+
+  def test_a_narrower_mix_is_told_in_decibels
+    found = only("width", song(seed: 2).change(1..36) { |bar| bar.width /= 8 })
+
+    assert_match(/narrower/, found.words)
+    assert_operator found.distance, :>, 8
+  end
+
+  def test_swing_differs_beyond_what_it_is_read_to
+    assert_equal "50 %", only("swing", song(seed: 2, swing: 0.62)).reference
+    assert_empty kinds(song(seed: 2, swing: 0.52))
+  end
+
+  def test_another_chord_in_every_turn_of_the_loop_is_one_thing
+    attempt = song(seed: 2).tap { |other| [7, 11, 23, 27].each { |number| other.bars[number - 1].chord = "E:min" } }
+    found = only("chord", attempt)
+
+    assert_equal [[7, 7], [11, 11], [23, 23], [27, 27]], found.bars
+    assert_equal %w[C Em], [found.reference, found.attempt]
+    assert_equal ["Play C in bars 7, 11, 23 and 27 (verse)."], found.how
+  end
+
+  def test_a_chord_is_told_in_the_key_of_the_attempt
+    attempt = song(seed: 2, up: 2).change(7..7) { |bar| bar.chord = "E:min" }
+    found = beside(attempt, wishes: Attempts::Wishes.none.with(key: Harmony::Key.named("B", "minor"))).differences
+
+    assert_equal ["chord"], found.map(&:kind)
+    assert_match(/F♯m instead of D/, found.first.words)
+  end
+
+  def test_a_piece_of_the_kit_that_is_left_out_of_a_section
+    found = beside(song(seed: 2).change(21..28) { |bar| bar.kit.delete(:hats) }).differences
+
+    assert_equal([["layer_missing", "hats", [[21, 28]]]], found.map { |difference| [difference.kind, difference.role, difference.bars] })
+    assert_match(/hats are missing in bars 21 to 28 \(verse\)/, found.first.words)
+    assert_match(/Put the hats in: on 1, 1.5, 2/, found.first.how.first)
+  end
+
+  def test_a_piece_of_the_kit_that_the_reference_does_not_have_there
+    attempt = song(seed: 2).change(1..4) { |bar| bar.kit[:kick] = [0, 4, 8, 12] }
+
+    assert_includes kinds(attempt), ["layer_extra", "kick", [[1, 4]]]
+  end
+
+  def test_other_strokes_are_another_pattern
+    found = beside(song(seed: 2).change(5..12) { |bar| bar.kit[:kick] = [0, 3, 6, 10] }).differences.find { |difference| difference.role == "kick" }
+
+    assert_equal "pattern", found.kind
+    assert_equal [[5, 12]], found.bars
+    assert_includes found.how, "Add strokes on 3."
+  end
+
+  def test_a_bass_that_rests
+    found = beside(song(seed: 2).change(29..36) { |bar| bar.bass = false }).differences
+
+    assert_equal([["layer_missing", "bass", [[29, 36]]]], found.map { |difference| [difference.kind, difference.role, difference.bars] })
+  end
+
+  def test_drums_that_play_on_where_the_reference_lets_them_drop
+    reference = song.change(12..12) { |bar| bar.kit = {} }
+    found = beside(song(seed: 2), reference:).differences.find { |difference| difference.kind == "technique_missing" }
+
+    assert_equal ["drum_drop", [[12, 12]]], [found.technique, found.bars]
+    assert_equal 3, found.how.size
+  end
+
+  def test_a_section_cut_short_is_told_once
+    found = beside(song(seed: 2).edit { |bars| bars.first(16) + bars.drop(20) }).differences
+
+    assert_equal([["form", [[17, 20]]]], found.map { |difference| [difference.kind, difference.bars] })
+  end
+
+  def test_the_end_of_an_attempt_at_a_part_is_no_fault
+    assert_empty kinds(song(seed: 2).edit { |bars| bars.first(20) })
+  end
+
+  def test_songs_that_do_not_lie_on_each_other_are_not_compared
+    other = song(form: [["bridge", 28]], seed: 3).change(1..28) { |bar| bar.kit = { kick: [3, 6, 11], snare: [7, 15] } }
+
+    assert_empty beside(other).differences
+    assert_match(/do not lie on each other/, beside(other).to_h[:alignment][:refused])
+  end
+
+  def test_the_worst_bars_are_those_in_which_most_differs
+    attempt = song(seed: 2).change(21..28) { |bar| bar.kit.delete(:hats) }.change(23..23) { |bar| bar.chord = "F#:min" }
+    worst = beside(attempt).worst
+
+    assert_equal 23, worst.first[:bar]
+    assert_equal 8, worst.size
+    assert_equal 2, worst.first[:why].size
+  end
+
+  def test_it_is_told_as_markdown
+    text = Export::ComparisonMarkdown.write(beside(song(seed: 2, bpm: 123.0)).to_h, reference: "Old Song", attempt: "Attempt 3")
+
+    assert_match(/\A# Attempt 3 against Old Song$/, text)
+    assert_includes text, "36 of 36 bars lie on each other, at 120.00 and 123.00 BPM, in the same key"
+    assert_includes text, "- **Yours is faster: 123.00 BPM, not 120.00 BPM.**"
+  end
+
+  def test_analyses_of_an_older_engine_can_not_be_laid
+    old = Ethoscope::Analysis.from_h(song.analysis.to_h.except(:prints))
+    error = assert_raises(Errors::Unfit) { Attempts::SideBySide.new(old, song.analysis) }
+
+    assert_match(/older engine/, error.message)
+  end
+end

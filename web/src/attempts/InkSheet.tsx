@@ -1,0 +1,312 @@
+import { useCallback, useRef, type CSSProperties, type ReactNode } from "react";
+import type { AttemptComparison, TwoInks } from "../api/types";
+import { useSize } from "../lib/useSize";
+import { usePlayhead, usePlayerState } from "../player/context";
+import { ChordsRow } from "./ChordsRow";
+import { profile, strokes } from "./pen";
+import type { Chosen } from "./selection";
+import { places } from "./words";
+
+const LABELS = 108;
+const APART = 34;
+/** How thick a stroke of the pen and how high the energy gets, in a low window and in a high one. */
+const PEN = { least: 8, most: 15 };
+const ENERGY = { least: 38, most: 70 };
+/** Height of everything that is not a layer or the energy. */
+const OTHER_ROWS = 190;
+/** So many tolerances are as high as a margin stroke gets. */
+const WORST = 8;
+
+export interface InkSheetProps {
+  sheet: TwoInks;
+  comparison: AttemptComparison;
+  chosen: Chosen;
+  choose: (chosen: Chosen) => void;
+  /** Only rows in which something differs. */
+  onlyDifferent: boolean;
+}
+
+/** Both songs on one sheet: the reference above each hairline, the attempt below it, and what differs in the margin. */
+export function InkSheet({ sheet, comparison, chosen, choose, onlyDifferent }: InkSheetProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(frame, { width: 800, height: 400 });
+  const barWidth = Math.max(5, (width - LABELS - 16) / Math.max(1, sheet.bars.length));
+  const inner = barWidth * sheet.bars.length;
+  const marked = chosenBars(chosen, comparison);
+  const layers = sheet.layers.filter(
+    ({ role }) => !onlyDifferent || comparison.differences.some((difference) => difference.role === role),
+  );
+  const { pen, energy } = room(height, layers.length);
+  const wrong = (kind: string) => comparison.differences.filter((difference) => difference.kind === kind);
+  const row = { barWidth, inner, sheet, marked, onBar: (bar: number) => choose({ kind: "bar", bar }) };
+  return (
+    <div
+      ref={frame}
+      data-testid="two-inks"
+      className="relative min-h-0 grow overflow-auto scroll-quiet bg-sheet px-4 pt-2"
+    >
+      <div className="relative" style={{ width: LABELS + inner }}>
+        <Row {...row} name="Section" note="reference bar" height={34}>
+          <Heads sheet={sheet} barWidth={barWidth} />
+        </Row>
+        <Row {...row} name="Apart" note="all measures" height={APART + 12}>
+          {comparison.bars.map(({ bar, attempt, apart }) => (
+            <Apart key={bar} bar={bar} missing={attempt === null} apart={apart} barWidth={barWidth} />
+          ))}
+          <Inset sheet={sheet} barWidth={barWidth} />
+        </Row>
+        {!onlyDifferent && (
+          <Row {...row} name="Energy" note="each against its loud bars" height={2 * energy + 12} hairline={energy + 4}>
+            <path
+              d={profile(sheet.energy.reference, barWidth, energy + 4, -1, energy)}
+              fill="var(--ink-d2)"
+              stroke="var(--measured)"
+            />
+            <path
+              d={profile(sheet.energy.attempt, barWidth, energy + 4, 1, energy)}
+              fill="var(--mine-d2)"
+              stroke="var(--mine)"
+            />
+          </Row>
+        )}
+        {(!onlyDifferent || wrong("chord").length > 0) && (
+          <Row {...row} name="Chords" note={chordNote(comparison)} height={44} hairline={21}>
+            <ChordsRow sheet={sheet} barWidth={barWidth} differences={wrong("chord")} />
+          </Row>
+        )}
+        {layers.map((layer) => (
+          <Row
+            key={layer.role}
+            {...row}
+            name={layer.role}
+            height={2 * pen + 18 + (differs(comparison, layer.role) ? 12 : 0)}
+            hairline={pen + 4}
+          >
+            {strokes(layer.reference, barWidth, pen + 4, -1, pen).map(({ first, d }) => (
+              <path key={`r${first}`} d={d} fill="var(--measured)" />
+            ))}
+            {strokes(layer.attempt, barWidth, pen + 4, 1, pen).map(({ first, d }) => (
+              <path key={`a${first}`} d={d} fill="var(--mine)" />
+            ))}
+            {comparison.differences.flatMap((difference, index) =>
+              difference.role === layer.role
+                ? difference.bars.map(([first, last]) => (
+                    <g key={`${index} ${first}`} opacity={difference.doubtful ? 0.6 : 1}>
+                      <path
+                        d={`M${(first - 1) * barWidth + 1} ${2 * pen + 8}H${last * barWidth - 1}`}
+                        stroke="var(--conflict)"
+                        strokeWidth={difference.kind === "layer_missing" ? 1.5 : 2}
+                        strokeDasharray={difference.kind === "layer_missing" ? "5 3" : undefined}
+                      />
+                      <text
+                        x={Math.min((first - 1) * barWidth + 2, inner - 150)}
+                        y={2 * pen + 20}
+                        className="font-serif italic"
+                        fontSize="12"
+                        fill="var(--conflict)"
+                      >
+                        {`${difference.doubtful ? "perhaps " : ""}${SHORT[difference.kind] ?? difference.kind} in ${places([[first, last]])}`}
+                      </text>
+                    </g>
+                  ))
+                : [],
+            )}
+          </Row>
+        ))}
+        <Grid sheet={sheet} barWidth={barWidth} marked={marked} />
+        <Playhead sheet={sheet} barWidth={barWidth} />
+      </div>
+      <Key />
+    </div>
+  );
+}
+
+/** Rows grow into room that would stay empty. */
+function room(height: number, layers: number): { pen: number; energy: number } {
+  const spare = height - OTHER_ROWS - 2 * ENERGY.least - layers * (2 * PEN.least + 22);
+  const grown = (size: { least: number; most: number }, by: number) =>
+    Math.round(Math.max(size.least, Math.min(size.most, size.least + by)));
+  return { pen: grown(PEN, spare / (4 * Math.max(1, layers))), energy: grown(ENERGY, spare / 8) };
+}
+
+const SHORT: Record<string, string> = {
+  layer_missing: "missing",
+  layer_extra: "not in the reference",
+  pattern: "other strokes",
+};
+
+function differs(comparison: AttemptComparison, role: string): boolean {
+  return comparison.differences.some((difference) => difference.role === role);
+}
+
+function chordNote({ alignment: { semitones } }: AttemptComparison): string {
+  return semitones === 0 ? "" : "yours in its key";
+}
+
+/** The bars that are looked at. */
+export function chosenBars(chosen: Chosen, comparison: AttemptComparison): [number, number][] {
+  if (chosen?.kind === "bar") return [[chosen.bar, chosen.bar]];
+  if (chosen?.kind === "difference") return comparison.differences[chosen.index]?.bars ?? [];
+  return [];
+}
+
+interface RowProps {
+  name: string;
+  note?: string;
+  height: number;
+  hairline?: number;
+  inner: number;
+  barWidth: number;
+  onBar: (bar: number) => void;
+  children: ReactNode;
+}
+
+function Row({ name, note, height, hairline, inner, barWidth, onBar, children }: RowProps) {
+  return (
+    <div className="flex" style={{ height }}>
+      <div className="shrink-0 pt-0.5" style={{ width: LABELS }}>
+        <span className="block truncate text-13 leading-tight font-medium">{name}</span>
+        {note && <span className="block text-11 leading-tight text-ink-3">{note}</span>}
+      </div>
+      <svg
+        role="img"
+        aria-label={name}
+        width={inner}
+        height={height}
+        className="overflow-visible"
+        onClick={(event) => {
+          const { left } = event.currentTarget.getBoundingClientRect();
+          onBar(Math.max(1, Math.ceil((event.clientX - left) / barWidth)));
+        }}
+      >
+        {hairline !== undefined && <path d={`M0 ${hairline}H${inner}`} stroke="var(--rule-firm)" strokeWidth="0.8" />}
+        {children}
+      </svg>
+    </div>
+  );
+}
+
+function Heads({ sheet, barWidth }: { sheet: TwoInks; barWidth: number }) {
+  return sheet.sections.map((section) => {
+    const x = (section.first_bar - 1) * barWidth;
+    const room = section.bars * barWidth;
+    return (
+      <g key={section.first_bar}>
+        <text x={x + 4} y={12} className="font-serif italic" fontSize="13" fill="var(--ink)">
+          {room > 7 * section.label.length ? section.label : section.letter}
+        </text>
+        <text x={x + 4} y={28} className="font-mono" fontSize="12" fill="var(--ink)">
+          {section.first_bar}
+        </text>
+        {room > 84 && (
+          <text x={x + room - 5} y={28} textAnchor="end" fontSize="11" fill="var(--ink-3)">
+            {`${section.bars} bars`}
+          </text>
+        )}
+      </g>
+    );
+  });
+}
+
+/** How far apart a bar is: higher and heavier where it is more; a bar that is cut is a gap with a cross. */
+function Apart({ bar, missing, apart, barWidth }: { bar: number; missing: boolean; apart: number; barWidth: number }) {
+  const x = (bar - 0.5) * barWidth;
+  if (missing) return <path d={`M${x - 3} ${APART - 4}l6 6m0 -6l-6 6`} stroke="var(--conflict)" strokeWidth="1.5" />;
+  if (apart === 0)
+    return (
+      <path d={`M${x - barWidth * 0.3} ${APART + 4}h${barWidth * 0.6}`} stroke="var(--rule-firm)" strokeWidth="0.8" />
+    );
+  const share = Math.min(1, apart / WORST);
+  return (
+    <path
+      d={`M${x} ${APART + 4}v${-(6 + share * (APART - 6))}`}
+      stroke="var(--conflict)"
+      strokeWidth={1.5 + share * 3}
+      strokeLinecap="round"
+    />
+  );
+}
+
+/** Bars that only the attempt has, as an inset between two of the reference. */
+function Inset({ sheet, barWidth }: { sheet: TwoInks; barWidth: number }) {
+  return sheet.inserted.map(({ first, last, behind }) => (
+    <g key={first}>
+      <path d={`M${behind * barWidth} 4l-4 -4h8z`} fill="var(--mine)" />
+      <text x={behind * barWidth + 6} y={9} fontSize="11" fill="var(--mine)">
+        {`+${last - first + 1}`}
+      </text>
+    </g>
+  ));
+}
+
+function Grid({ sheet, barWidth, marked }: { sheet: TwoInks; barWidth: number; marked: [number, number][] }) {
+  const at = (bar: number): CSSProperties => ({ left: LABELS + (bar - 1) * barWidth });
+  return (
+    <div aria-hidden className="pointer-events-none absolute inset-0">
+      {sheet.bars
+        .filter(({ bar }) => bar % 4 === 1)
+        .map(({ bar }) => (
+          <span key={bar} className="absolute inset-y-0 w-px bg-faint" style={at(bar)} />
+        ))}
+      {sheet.sections.map(({ first_bar: bar }) => (
+        <span key={bar} className="absolute inset-y-0 w-px bg-firm" style={at(bar)} />
+      ))}
+      {marked.map(([first, last]) => (
+        <span
+          key={first}
+          className="absolute inset-y-0 bg-wash"
+          style={{ ...at(first), width: (last - first + 1) * barWidth }}
+        />
+      ))}
+    </div>
+  );
+}
+
+function Playhead({ sheet, barWidth }: { sheet: TwoInks; barWidth: number }) {
+  const { track, playing } = usePlayerState();
+  const line = useRef<HTMLSpanElement>(null);
+  const move = useCallback(
+    (seconds: number) => {
+      const bar = sheet.bars.find((candidate) => seconds < candidate.end);
+      if (!bar || !line.current) return;
+      const share = Math.max(0, (seconds - bar.start) / (bar.end - bar.start));
+      line.current.style.left = `${LABELS + (bar.bar - 1 + share) * barWidth}px`;
+    },
+    [sheet, barWidth],
+  );
+  usePlayhead(move);
+  if (!track) return null;
+  return (
+    <span
+      ref={line}
+      aria-hidden
+      data-testid="playhead"
+      data-playing={playing}
+      className="pointer-events-none absolute inset-y-0 w-[1.5px] bg-select"
+      style={{ left: LABELS }}
+    />
+  );
+}
+
+function Key() {
+  return (
+    <p className="flex items-center gap-6 py-3 text-12 text-ink-2">
+      <span className="flex items-center gap-2">
+        <svg aria-hidden width="34" height="10">
+          <path d="M0 9L6 1H28L34 9Z" fill="var(--measured)" />
+        </svg>
+        reference, above the line
+      </span>
+      <span className="flex items-center gap-2">
+        <svg aria-hidden width="34" height="10">
+          <path d="M0 1L6 9H28L34 1Z" fill="var(--mine)" />
+        </svg>
+        yours, below it
+      </span>
+      <span className="flex items-center gap-2">
+        <span aria-hidden className="inline-block h-3.5 w-[4px] rounded-full bg-conflict" />
+        differs beyond the tolerance
+      </span>
+    </p>
+  );
+}

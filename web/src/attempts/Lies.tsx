@@ -1,0 +1,128 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { studyQuery } from "../api/queries";
+import type { AttemptPage, AttemptRow } from "../api/types";
+import { Button } from "../components/Button";
+import { LineInput } from "../components/LineInput";
+import { percent } from "../lib/format";
+import { useAttemptChanges } from "./useAttempts";
+import { settledWords } from "./words";
+
+/** How the attempt lies, with what may be said of that by hand; its note; and what can be done with this version. */
+export function Lies({ page, onGone }: { page: AttemptPage; onGone: (attempt: AttemptRow) => void }) {
+  const { attempt, comparison } = page;
+  const { change, remove, restoreList, undoList } = useAttemptChanges(attempt);
+  const { data: study } = useQuery(studyQuery(attempt.study_id));
+  const [restored, setRestored] = useState(false);
+  const alignment = comparison?.alignment;
+  const laid = alignment?.bars.filter(([, other]) => other !== null).length ?? 0;
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-paper px-4 py-1.5 text-12">
+      <label className="flex items-center gap-2 text-ink-2">
+        Against
+        <select
+          aria-label="The reference that it is an attempt at"
+          value={attempt.against_id ?? ""}
+          onChange={(event) => change.mutate({ against_id: Number(event.target.value) })}
+          className="h-6 max-w-[170px] rounded-sm border border-firm bg-sheet px-1 text-ink"
+        >
+          {attempt.against_id === null && <option value="">choose a reference</option>}
+          {study?.references.map((row) => (
+            <option key={row.id} value={row.id}>
+              {row.title}
+            </option>
+          ))}
+        </select>
+      </label>
+      {alignment && !alignment.refused && (
+        <span className="text-ink-2">
+          <span className="figure">{`${laid} of ${alignment.bars.length}`}</span> bars laid, sure to{" "}
+          <span className="figure">{percent(alignment.confidence)}</span>
+          {settledWords(attempt.settled) && `; ${settledWords(attempt.settled)}`}
+        </span>
+      )}
+      <ByHand key={JSON.stringify(attempt.lies)} attempt={attempt} onSay={(lies) => change.mutate({ lies })} />
+      <Note key={attempt.note} attempt={attempt} onSay={(note) => change.mutate({ note })} />
+      <span className="ml-auto flex items-center gap-2">
+        {attempt.checklist_id !== null &&
+          (restored ? (
+            <Button
+              onClick={() => {
+                undoList.mutate();
+                setRestored(false);
+              }}
+            >
+              Undo: the checklist of {attempt.title.toLowerCase()}
+            </Button>
+          ) : (
+            <Button
+              title="Puts the checklist into the state that it had when this was dropped"
+              onClick={() => restoreList.mutate(undefined, { onSuccess: () => setRestored(true) })}
+            >
+              Checklist of then
+            </Button>
+          ))}
+        <Button
+          look="quiet"
+          onClick={() => {
+            remove.mutate();
+            onGone(attempt);
+          }}
+        >
+          Take it away
+        </Button>
+      </span>
+    </div>
+  );
+}
+
+/** "My bar 1 is bar 9." */
+function ByHand({ attempt, onSay }: { attempt: AttemptRow; onSay: (lies: AttemptRow["lies"]) => void }) {
+  const [own = 1, theirs = 1] = attempt.lies.starts ?? [];
+  const [bar, setBar] = useState(String(theirs));
+  const said = attempt.lies.starts !== undefined;
+  return (
+    <form
+      className="flex items-center gap-1.5 text-ink-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const value = Math.round(Number(bar));
+        if (value >= 1) onSay({ ...attempt.lies, starts: [own, value] });
+      }}
+    >
+      My bar <span className="figure">{own}</span> is bar
+      <LineInput
+        name="Bar of the reference"
+        inputMode="numeric"
+        value={bar}
+        onText={setBar}
+        className="h-6 w-11 figure"
+      />
+      {said ? (
+        <button type="button" className="underline" onClick={() => onSay({})}>
+          find it yourself
+        </button>
+      ) : (
+        String(theirs) !== bar && (
+          <button type="submit" className="underline">
+            set
+          </button>
+        )
+      )}
+    </form>
+  );
+}
+
+function Note({ attempt, onSay }: { attempt: AttemptRow; onSay: (note: string) => void }) {
+  const [text, setText] = useState(attempt.note);
+  return (
+    <LineInput
+      name="Note on this attempt"
+      placeholder={`what changed since ${attempt.number > 1 ? `attempt ${attempt.number - 1}` : "the start"}`}
+      value={text}
+      onText={setText}
+      onBlur={() => text !== attempt.note && onSay(text)}
+      className="h-6 w-[190px] wide:w-[320px]"
+    />
+  );
+}

@@ -1,0 +1,77 @@
+/** What can be done with attempts. */
+
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { upload, write } from "../api/client";
+import { keys } from "../api/keys";
+import type { AttemptRow, Closeness } from "../api/types";
+import { useChange } from "../app/useChange";
+import { messageOf } from "../components/Notice";
+
+/** Drops bounces, one after another; the last one that arrived is handed on. */
+export function useDrop(studyId: number, againstId: number | undefined, done: (attempt: AttemptRow) => void) {
+  const client = useQueryClient();
+  const [sending, setSending] = useState<string | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const drop = async (files: File[]) => {
+    setFailure(null);
+    for (const file of files) {
+      setSending(file.name);
+      try {
+        const path = `/studies/${studyId}/attempts${againstId ? `?against_id=${againstId}` : ""}`;
+        const { attempt } = await upload<{ attempt: AttemptRow }>(path, file);
+        done(attempt);
+      } catch (error) {
+        setFailure(`${file.name}: ${messageOf(error)}`);
+      }
+      setSending(null);
+      void client.invalidateQueries({ queryKey: keys.progress(studyId) });
+      await client.invalidateQueries({ queryKey: keys.attempts(studyId) });
+    }
+  };
+  return { drop, sending, failure, forgive: () => setFailure(null) };
+}
+
+/** A person's own word on how close an item is. */
+export function useOverrule(attempt: AttemptRow) {
+  const stale = [keys.attempts(attempt.study_id)];
+  return {
+    overrule: useChange({
+      send: ({ item, closeness, why }: { item: number; closeness: Closeness; why: string }) =>
+        write("PUT", `/attempts/${attempt.id}/verdicts/${item}`, { closeness, why }),
+      stale,
+    }),
+    judgeAgain: useChange({
+      send: (item: number) => write("DELETE", `/attempts/${attempt.id}/verdicts/${item}`),
+      stale,
+    }),
+  };
+}
+
+export function useAttemptChanges(attempt: AttemptRow | undefined) {
+  const stale = attempt
+    ? [
+        keys.attempts(attempt.study_id),
+        ...(attempt.checklist_id ? [keys.checklist(attempt.checklist_id)] : []),
+        keys.study(attempt.study_id),
+      ]
+    : [];
+  const path = `/attempts/${attempt?.id ?? 0}`;
+  return {
+    change: useChange({
+      send: (said: Partial<Pick<AttemptRow, "note" | "against_id" | "checklist_id" | "lies">>) =>
+        write("PATCH", path, said),
+      stale,
+    }),
+    remove: useChange({ send: () => write("DELETE", path), stale }),
+    bringBack: useChange({
+      send: (id: number) => write<{ attempt: AttemptRow }>("POST", `/attempts/${id}/return`),
+      stale: ({ attempt: back }) => [keys.attempts(back.study_id)],
+    }),
+    restoreList: useChange({ send: () => write("POST", `${path}/list`), stale }),
+    undoList: useChange({
+      send: () => write("POST", `/checklists/${attempt?.checklist_id ?? 0}/undo`),
+      stale,
+    }),
+  };
+}

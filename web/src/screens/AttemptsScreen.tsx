@@ -1,0 +1,207 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { attemptQuery, attemptsQuery, checklistQuery, isWaiting, studyQuery } from "../api/queries";
+import type { AttemptPage, AttemptRow } from "../api/types";
+import { useCommands } from "../app/commands";
+import { HearBoth } from "../attempts/HearBoth";
+import { InkSheet } from "../attempts/InkSheet";
+import { Lies } from "../attempts/Lies";
+import { Panel } from "../attempts/Panel";
+import type { Chosen } from "../attempts/selection";
+import { pairOf } from "../attempts/track";
+import { useAttemptChanges, useDrop } from "../attempts/useAttempts";
+import { Versions } from "../attempts/Versions";
+import { Button } from "../components/Button";
+import { DropPage } from "../components/DropPage";
+import { FileButton } from "../components/FileButton";
+import { LINK_LOOK } from "../components/linkLook";
+import { Notice } from "../components/Notice";
+import { PageHead } from "../components/PageHead";
+import { Progress } from "../components/Progress";
+import { Segmented } from "../components/Segmented";
+import { usePlayer } from "../player/context";
+import { useStudyId } from "./params";
+
+/** The user's own track, version by version, laid on what it is an attempt at. */
+export function AttemptsScreen() {
+  const studyId = useStudyId();
+  const wanted = Number(useParams().attemptId);
+  const navigate = useNavigate();
+  const { data: study } = useQuery(studyQuery(studyId));
+  const { data } = useQuery(attemptsQuery(studyId));
+  const attempts = data?.attempts ?? [];
+  const chosen = attempts.find((attempt) => attempt.id === wanted) ?? attempts.at(-1);
+  const [gone, setGone] = useState<AttemptRow | null>(null);
+  const { bringBack } = useAttemptChanges(gone ?? undefined);
+  const against = chosen?.against_id ?? undefined;
+  const show = (attempt: AttemptRow) => void navigate(`/studies/${studyId}/attempts/${attempt.id}`);
+  const { drop, sending, failure, forgive } = useDrop(studyId, against, show);
+  const { data: page } = useQuery({
+    ...attemptQuery(studyId, chosen?.id ?? 0),
+    enabled: chosen !== undefined && !isWaiting(chosen.run?.state),
+  });
+  const [onlyDifferent, setOnlyDifferent] = useState(false);
+  return (
+    <DropPage onFiles={(files) => void drop(files)} sentence="Drop the bounce of your track.">
+      <PageHead title={chosen?.title ?? "Attempts"} remark={remarkOf(page) ?? study?.study.title ?? null}>
+        {page?.comparison && !page.comparison.alignment.refused && (
+          <Segmented
+            label="Rows"
+            value={onlyDifferent ? "different" : "all"}
+            onChange={(value) => setOnlyDifferent(value === "different")}
+            choices={[
+              { value: "all", name: "two inks" },
+              { value: "different", name: "only what differs" },
+            ]}
+          />
+        )}
+        {page?.comparison && (
+          <a href={`/api/attempts/${page.attempt.id}/comparison.md`} className={LINK_LOOK}>
+            Take away
+          </a>
+        )}
+        <FileButton
+          name="Drop a bounce"
+          look="solid"
+          label="Bounce of your track"
+          onFiles={(files) => void drop(files)}
+        />
+      </PageHead>
+      {attempts.length > 0 && <Versions studyId={studyId} attempts={attempts} chosen={chosen?.id ?? null} />}
+      {sending && (
+        <p role="status" className="border-b border-rule px-4 py-1.5 text-ink-2">{`${sending} is on its way.`}</p>
+      )}
+      {failure && (
+        <p role="alert" className="flex items-center gap-4 border-b border-rule px-4 py-1.5 text-conflict">
+          {failure}
+          <button type="button" className="underline" onClick={forgive}>
+            All right
+          </button>
+        </p>
+      )}
+      {gone && (
+        <p role="status" className="flex items-center gap-4 border-b border-rule px-4 py-1.5 text-ink-2">
+          {`${gone.title} was taken away.`}
+          <Button
+            onClick={() => {
+              bringBack.mutate(gone.id);
+              setGone(null);
+            }}
+          >
+            Undo
+          </Button>
+        </p>
+      )}
+      {data && !chosen && <Empty references={study?.references.length ?? 0} studyId={studyId} />}
+      {chosen && isWaiting(chosen.run?.state) && chosen.run && (
+        <div className="grow bg-sheet p-6">
+          <Progress run={chosen.run} />
+        </div>
+      )}
+      {chosen?.run?.state === "failed" && (
+        <div className="grow bg-sheet px-4">
+          <Notice>{chosen.run.error ?? "It could not be analysed."}</Notice>
+        </div>
+      )}
+      {page && page.attempt.id === chosen?.id && (
+        <Laid key={page.attempt.id} page={page} onlyDifferent={onlyDifferent} onGone={setGone} />
+      )}
+    </DropPage>
+  );
+}
+
+function remarkOf(page: AttemptPage | undefined): string | null {
+  if (!page?.reference) return null;
+  const { comparison, reference } = page;
+  if (!comparison || comparison.alignment.refused) return `against ${reference.title}`;
+  const { tempo, semitones } = comparison.alignment;
+  const moved =
+    semitones === 0
+      ? "in its key"
+      : `${Math.abs(semitones)} ${Math.abs(semitones) === 1 ? "semitone" : "semitones"} ${semitones > 0 ? "up" : "down"}`;
+  return `against ${reference.title}, bar for bar; yours at ${tempo.attempt.toFixed(2)} BPM, ${moved}`;
+}
+
+function Empty({ references, studyId }: { references: number; studyId: number }) {
+  return (
+    <div className="grow bg-sheet px-4">
+      <Notice
+        action={
+          references === 0 ? (
+            <Link to={`/studies/${studyId}`} className="underline">
+              To the study
+            </Link>
+          ) : undefined
+        }
+      >
+        {references === 0
+          ? "There is nothing to hold an attempt against yet. Drop a reference into the study first."
+          : "Drop a bounce of your own track here. It is laid on the reference, bar by bar, and the checklist says how close it came."}
+      </Notice>
+    </div>
+  );
+}
+
+interface LaidProps {
+  page: AttemptPage;
+  onlyDifferent: boolean;
+  onGone: (attempt: AttemptRow) => void;
+}
+
+function Laid({ page, onlyDifferent, onGone }: LaidProps) {
+  const { attempt, comparison, sheet } = page;
+  const player = usePlayer();
+  const [chosen, choose] = useState<Chosen>(null);
+  const { data: checklist } = useQuery({
+    ...checklistQuery(attempt.checklist_id ?? 0),
+    enabled: attempt.checklist_id !== null,
+  });
+  useEffect(() => {
+    if (sheet && page.reference) player.load(pairOf(page, sheet));
+  }, [player, page, sheet]);
+  const bars = comparison?.bars.length ?? 0;
+  const step = (by: number) => {
+    const bar = Math.min(bars, Math.max(1, (chosen?.kind === "bar" ? chosen.bar : player.barAt(player.time)) + by));
+    choose({ kind: "bar", bar });
+    player.seekBar(bar);
+  };
+  useCommands(
+    comparison
+      ? [
+          { key: "ArrowRight", name: "next bar", group: "On the sheet", run: () => step(1) },
+          { key: "ArrowLeft", name: "bar before", group: "On the sheet", run: () => step(-1) },
+          { key: "Escape", name: "back to the lists", group: "On the sheet", run: () => choose(null) },
+        ]
+      : [],
+  );
+  const hear = (runs: [number, number][]) => {
+    const [first] = runs;
+    player.setLoop(first ? { first: first[0], last: first[1] } : null);
+    if (!player.snapshot().playing) player.toggle();
+  };
+  return (
+    <>
+      <Lies page={page} onGone={onGone} />
+      {!comparison || !sheet || comparison.alignment.refused ? (
+        <div className="grow bg-sheet px-4">
+          <Notice>{comparison?.alignment.refused ?? page.problem ?? "There is nothing to compare yet."}</Notice>
+        </div>
+      ) : (
+        <div className="flex min-h-0 grow">
+          <div className="flex min-w-0 grow flex-col">
+            <InkSheet
+              sheet={sheet}
+              comparison={comparison}
+              chosen={chosen}
+              choose={choose}
+              onlyDifferent={onlyDifferent}
+            />
+            <HearBoth />
+          </div>
+          <Panel page={page} checklist={checklist} chosen={chosen} choose={choose} onHear={hear} />
+        </div>
+      )}
+    </>
+  );
+}
