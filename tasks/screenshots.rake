@@ -8,7 +8,7 @@ class Screenshots
   SHEET = "/studies/1/references/1"
   # Name, path, size, theme, and what is clicked first.
   VIEWS = [
-    ["studies", "/"], ["new-study", "/studies/new"], ["study", "/studies/1"], ["sheet", "#{SHEET}?reading=key"],
+    ["studies", "/"], ["study", "/studies/1"], ["sheet", "#{SHEET}?reading=key"],
     ["sheet-night", "#{SHEET}?reading=tempo", [1280, 800], "night"],
     ["sheet-bar", "/studies/1/references/2?zoom=bar", [1280, 800], "night", ["bridge"]],
     ["sheet-settle-night", "/studies/1/references/2", [1280, 800], "night", ["1 to settle"]],
@@ -18,7 +18,8 @@ class Screenshots
     ["techniques", "/studies/1/techniques", [1280, 800], "day", ["Half-time backbeat"]],
     ["profile", "/studies/1/profile"], ["comparison-night", "/studies/1/comparison", [1280, 800], "night"],
     ["logbook-night", "/studies/1/logbook", [1280, 800], "night"], ["paper", "/studies/1/checklists/1/paper"],
-    ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Bass in the verse"]], ["checklists", "/studies/1/checklists"]
+    ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Bass in the verse"]],
+    ["attempt", "/studies/1/attempts", [1280, 800], "day"], ["attempt-night", "/studies/1/attempts/1", [1280, 800], "night", ["The bass is missing"]]
   ].freeze
 
   # @param home [String] a seeded data directory

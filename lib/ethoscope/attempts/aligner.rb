@@ -8,6 +8,9 @@ module Ethoscope
       WORTH = 0.25
       # Transpositions that are tried.
       SHIFTS = 3
+      # What it adds to how alike bars are, that the keys of both say so, and that nothing is moved.
+      KEYS = 0.04
+      UNMOVED = 0.02
       # Over all pairs, songs that have nothing to do with each other are alike this much, and those that do this much: between them confidence grows.
       STRANGE = 0.52
       SAME = 0.75
@@ -42,9 +45,19 @@ module Ethoscope
 
       private
 
-      # Of the transpositions that fit best, the one under which most bars lie on each other.
+      # Of the transpositions that fit best, the one under which bars that lie on each other are most alike; the keys that were read have a say, and most attempts are in
+      # the key of their reference.
       def shift
-        @shift ||= @likeness.shifts.first(SHIFTS).max_by { |one| alike(path(one), @likeness.matrix(one)).sum }
+        @shift ||= @likeness.shifts.first(SHIFTS).max_by do |one|
+          laid = alike(path(one), @likeness.matrix(one))
+          (laid.sum / [@reference.size, @attempt.size].min) + (one == keys_apart ? KEYS : 0) + (one.zero? ? UNMOVED : 0)
+        end
+      end
+
+      # Semitones between both keys, where both are of one mode.
+      def keys_apart
+        one, other = [@reference, @attempt].map { |song| song.analysis.key }
+        one && other && one.mode == other.mode ? ((other.pitch_class - one.pitch_class + 5) % 12) - 5 : nil
       end
 
       def matrix = @matrix ||= @likeness.matrix(shift)

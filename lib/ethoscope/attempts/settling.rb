@@ -10,7 +10,7 @@ module Ethoscope
       # What was not among the candidates is not impossible.
       UNLIKELY = 0.005
       # Tempi whose ratio is this near to one of RELATED are the same tempo counted otherwise.
-      RELATED = [2.0, 0.5, 1.5, 2 / 3.0].freeze
+      RELATED = [2.0, 0.5, 1.5, 2 / 3.0, 4.0, 0.25].freeze
       NEAR = 0.11
       # A candidate within this share of a tempo is that tempo.
       SAME_TEMPO = 0.02

@@ -91,10 +91,11 @@ export function InkSheet({ sheet, comparison, chosen, choose, onlyDifferent }: I
             {comparison.differences.flatMap((difference, index) =>
               difference.role === layer.role
                 ? difference.bars.map(([first, last]) => (
-                    <g key={`${index} ${first}`} opacity={difference.doubtful ? 0.6 : 1}>
+                    <g key={`${index} ${first}`}>
                       <path
                         d={`M${(first - 1) * barWidth + 1} ${2 * pen + 8}H${last * barWidth - 1}`}
                         stroke="var(--conflict)"
+                        opacity={difference.doubtful ? 0.5 : 1}
                         strokeWidth={difference.kind === "layer_missing" ? 1.5 : 2}
                         strokeDasharray={difference.kind === "layer_missing" ? "5 3" : undefined}
                       />

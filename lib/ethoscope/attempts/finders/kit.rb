@@ -66,15 +66,20 @@ module Ethoscope
         def difference(role, run)
           runs = @laid.runs(run.bars)
           there, here = patterns(role, run.bars)
-          return nil if hollow?(run.state, there, here)
+          return nil if hollow?(run, role, there, here)
 
           said = send(run.state, role, @laid.where(runs), there, here)
           Difference.of(kind: KINDS.fetch(run.state), measure: run.state == "pattern" ? "groove.steps" : "layers.plays", bars: runs, role:,
             distance: apart(run.state, there, here), unit: run.state == "pattern" ? "strokes a bar" : "", sure: run.sure, reference: strokes(there), attempt: strokes(here), **said)
         end
 
-        # What never strikes can't be missing.
-        def hollow?(state, there, here) = { "missing" => there, "extra" => here }.key?(state) && { "missing" => there, "extra" => here }[state].max < FAINT
+        # What never strikes can't be missing, nor what stems or notes know to rest.
+        def hollow?(run, role, there, here)
+          song, struck, bars = { "missing" => [@laid.reference, there, run.bars], "extra" => [@laid.attempt, here, run.bars.map { |bar| @laid.bars.fetch(bar) }] }[run.state]
+          song && (struck.max < FAINT || rests?(song.told(role), bars))
+        end
+
+        def rests?(told, bars) = !told.nil? && told[bars.map { |bar| bar - 1 }, true].sum.zero?
 
         # In strokes a bar; a layer that is missing is as far off as all it plays, half as many again.
         def apart(state, there, here)
