@@ -21,7 +21,7 @@ export function Versions({ studyId, attempts, chosen }: VersionsProps) {
             to={`/studies/${studyId}/attempts/${attempt.id}`}
             aria-current={attempt.id === chosen ? "page" : undefined}
             title={attempt.note || attempt.file}
-            className={`block h-full border-t-[3px] px-4 pt-1.5 pb-2 ${attempt.id === chosen ? "border-select bg-sheet" : "border-transparent hover:bg-wash"}`}
+            className={`block h-full margin-stroke-t px-4 pt-1.5 pb-2 ${attempt.id === chosen ? "border-select bg-sheet" : "border-transparent hover:bg-wash"}`}
           >
             <span className="flex items-baseline justify-between gap-2">
               <span className="truncate text-13 font-medium">{attempt.title}</span>

@@ -25,6 +25,7 @@ describe("places of a study", () => {
       "the study",
       "Profile",
       "Checklist",
+      "Attempts",
       "Logbook",
       "Sounds",
       "Techniques",

@@ -73,7 +73,7 @@ describe("how far the work is", () => {
     expect(asked).toContainEqual(keys.study(3));
     expect(asked).toContainEqual(keys.reference(5));
     expect(asked).toContainEqual(keys.reference(4));
-    expect(asked).toHaveLength(6);
+    expect(asked).toHaveLength(7);
   });
 
   it("says what it has seen, and keeps it while there is nothing new", async () => {
