@@ -76,11 +76,18 @@ module Work
       @library.references.find(attempt[:against_id])
     end
 
-    # The tempo and the key of the new track, as far as the study says them, and the bars that it is about.
+    # The tempo and the key of the new track, as far as the study says them, the bar up to which it goes, and the layers whose items were left out.
     def wishes(attempt)
       study = @library.studies.find(attempt[:study_id])
       key = study[:target_tonic] && Ethoscope::Harmony::Key.named(study[:target_tonic], study[:target_mode] || "major")
-      Ethoscope::Attempts::Wishes.new(bpm: study[:target_bpm], key:, left_out: [], bars: study[:scope_bar], exactly: study[:aim] == "exact")
+      Ethoscope::Attempts::Wishes.new(bpm: study[:target_bpm], key:, left_out: left_out(attempt), bars: study[:scope_bar])
+    end
+
+    def left_out(attempt)
+      return [] unless attempt[:checklist_id]
+
+      skipped = @library.db[:items].where(checklist_id: attempt[:checklist_id], state: "skipped").select_map(:about)
+      skipped.filter_map { |about| about&.match(/\Alayer:(.+)\z/)&.[](1) }
     end
 
     def between(mine, theirs, lies, wishes)

@@ -14,12 +14,18 @@ class AttemptsBrowserTest < BrowserCase
     visit "/studies/#{@study[:id]}/attempts"
   end
 
-  # The fixture's band again, in another tempo, at another width, with other chords at the end.
-  def bounce(name, bpm: 100, wide: true, last: CHORDS[1])
+  # The fixture's band again, in another tempo, with other chords at the end.
+  def bounce(name, bpm:, last:)
     band = Band.new(bpm:)
-    band.bars(4, chords: CHORDS[0], **Band::BACKBEAT).bars(4, chords: CHORDS[1], gain: 1.6, wide:, **Band::BACKBEAT)
-    band.bars(4, chords: CHORDS[0], **Band::BACKBEAT).bars(4, chords: last, gain: 1.6, wide:, **Band::BACKBEAT)
+    band.bars(4, chords: CHORDS[0], **Band::BACKBEAT).bars(4, chords: CHORDS[1], gain: 1.6, wide: true, **Band::BACKBEAT)
+    band.bars(4, chords: CHORDS[0], **Band::BACKBEAT).bars(4, chords: last, gain: 1.6, wide: true, **Band::BACKBEAT)
     SoundFile.write(band.recording, File.join(folder, name))
+  end
+
+  # The fixture's sound with an analysis of its own, which another study knows already: nothing has to be heard.
+  def known(analysis)
+    reference = analysed(new_study(title: "Another study"), "Known", analysis)
+    library.recordings.path(library.recordings.find(reference[:recording_id]))
   end
 
   def drop(path, title)
@@ -99,9 +105,10 @@ class AttemptsBrowserTest < BrowserCase
   end
 
   def test_the_next_bounce_comes_closer_in_one_thing_and_drifts_away_in_another
-    drop(bounce("one.wav", bpm: 106), "Attempt 1")
+    narrow = Fixture.analysis.fetch(:bars).map { |bar| bar.merge(width: 0.0) }
+    drop(known(Fixture.varied(tempo: Fixture.tempo(106.0))), "Attempt 1")
     library.items.update(@list[:items].first[:id], { result: "exact" })
-    drop(bounce("two.wav", wide: false), "Attempt 2")
+    drop(known(Fixture.varied(bars: narrow)), "Attempt 2")
     items
 
     assert_selector "[aria-label=Items] > li", text: /Tempo holds.*exact ▲/m
@@ -117,7 +124,8 @@ class AttemptsBrowserTest < BrowserCase
   end
 
   def test_what_is_taken_away_comes_back_and_a_stranger_is_told
-    drop(bounce("one.wav"), "Attempt 1")
+    file = known(Fixture.analysis)
+    drop(file, "Attempt 1")
     click_button "Take it away"
 
     assert_text "Attempt 1 was taken away."
@@ -125,7 +133,7 @@ class AttemptsBrowserTest < BrowserCase
 
     assert_selector "[aria-label=Attempts] li", text: "Attempt 1"
     expect_log(/409/)
-    attach_file("Bounce of your track", bounce("one.wav"), make_visible: false)
+    attach_file("Bounce of your track", file, make_visible: false)
 
     assert_text "You dropped this very file before: it is attempt 1"
   end

@@ -39,7 +39,7 @@ module Ethoscope
         pairs = if @starts then by_hand
                 else loop? ? looped : found
                 end
-        BarMap.new(pairs:, reference_bpm: tempi(pairs).first, attempt_bpm: tempi(pairs).last, semitones: shift, confidence: confidence(pairs).round(3), kind: kind(pairs),
+        BarMap.new(pairs:, reference_bpm: bpm(@reference), attempt_bpm: bpm(@attempt), semitones: shift, confidence: confidence(pairs).round(3), kind: kind(pairs),
           refused: refused(pairs))
       end
 
@@ -87,7 +87,7 @@ module Ethoscope
         lag = @starts.last - @starts.first
         ([1, 1 + lag].min..[@reference.size, @attempt.size + lag].max).map do |bar|
           [bar, bar - lag].zip([@reference.size, @attempt.size]).map { |one, size| one.between?(1, size) ? one : nil }
-        end
+        end.reject(&:none?)
       end
 
       def alike(pairs, matrix = self.matrix) = pairs.select(&:all?).map { |one, other| matrix[one - 1, other - 1] }
@@ -108,18 +108,11 @@ module Ethoscope
       def refused(pairs)
         return nil if @starts || confidence(pairs) >= LEAST
 
-        "These two do not lie on each other."
+        "These two do not lie on each other: their bars are not alike in any key. If it is the same song, say which bar is which."
       end
 
-      # From the lengths of the bars that both have.
-      def tempi(pairs)
-        one = @reference.data[:tempo][:bpm]
-        other = @attempt.data[:tempo][:bpm]
-        both = pairs.select(&:all?)
-        return [one, other].map(&:to_f) if both.empty? || one.nil? || other.nil?
-
-        [one, other].map(&:to_f)
-      end
+      # Where nothing repeats, that of the bars that the engine lays over it.
+      def bpm(song) = (song.data[:tempo][:bpm] || (song.meter.beats * 60.0 * song.size / (song.data[:bars].last[:end] - song.data[:bars].first[:start]))).to_f
     end
   end
 end

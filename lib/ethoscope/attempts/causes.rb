@@ -6,11 +6,8 @@ module Ethoscope
     class Causes
       # What may follow from what, kind by kind; of the same bars.
       FOLLOW = {
-        "technique_missing" => %w[layer_missing layer_extra pattern energy entry],
-        "layer_missing" => %w[pattern energy technique_missing technique_amount entry],
-        "layer_extra" => %w[pattern energy technique_missing technique_amount entry],
-        "bass_octave" => %w[line register],
-        "chord" => %w[line bass_octave]
+        "technique_missing" => %w[layer_missing layer_extra pattern], "layer_missing" => %w[pattern technique_missing technique_amount],
+        "layer_extra" => %w[pattern technique_missing technique_amount], "chord" => %w[bass_octave]
       }.freeze
       # Whatever is said of bars that are not there follows from that.
       EVERYTHING = "form"

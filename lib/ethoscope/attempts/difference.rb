@@ -10,8 +10,7 @@ module Ethoscope
 
     # Knows how much it is.
     class Difference
-      KINDS = %w[tempo key swing level range width brightness spectrum form form_added length chord bass_octave layer_missing layer_extra pattern energy entry
-                 technique_missing technique_extra technique_amount register line pan layer_width].freeze
+      KINDS = %w[tempo key swing level range width brightness form form_added chord bass_octave layer_missing layer_extra pattern technique_missing technique_amount].freeze
       # Nothing is told to be more than this many tolerances away.
       MOST = 9.9
       # What is less likely than this is told with a "perhaps".

@@ -50,7 +50,10 @@ module Ethoscope
 
       def weight(difference) = difference.size * difference.sure * Math.sqrt([difference.each_bar.size, 1].max)
 
-      def found
+      # What is left out on purpose is not missing.
+      def found = everything.reject { |difference| difference.kind == "layer_missing" && @laid.wishes.left_out.include?(difference.role) }
+
+      def everything
         [*Finders::Whole.new(@laid, @repeatability).differences, *Finders::Form.new(@laid).differences, *Finders::Kit.new(@laid).differences, *Finders::Bass.new(@laid).differences,
          *Finders::Chords.new(@laid).differences, *Finders::Techniques.new(@laid).differences]
       end

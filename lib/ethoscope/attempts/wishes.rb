@@ -3,14 +3,14 @@
 module Ethoscope
   module Attempts
     # What a person means to have otherwise than the reference has it, and what is therefore no difference: the tempo and the key of the new track, roles that are
-    # played by other sounds or left out, the bars that the work is about, and whether they want the same or only something of its kind. The way is our own.
-    Wishes = Value.of(:bpm, :key, :left_out, :bars, :exactly) do
+    # left out on purpose, and the bar up to which the work goes. The way is our own.
+    Wishes = Value.of(:bpm, :key, :left_out, :bars) do
       # @return [Wishes] everything as the reference has it
-      def self.none = new(bpm: nil, key: nil, left_out: [], bars: nil, exactly: true)
+      def self.none = new(bpm: nil, key: nil, left_out: [], bars: nil)
 
       # @param changes [Hash]
       # @return [Wishes]
-      def with(**changes) = self.class.new(bpm:, key:, left_out:, bars:, exactly:, **changes)
+      def with(**changes) = self.class.new(bpm:, key:, left_out:, bars:, **changes)
 
       # @param reference [Analysis]
       # @return [Integer, nil] semitones, -5 to 6, by which the new track is meant to lie higher; nil where that is not known

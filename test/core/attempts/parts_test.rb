@@ -10,10 +10,10 @@ class AttemptPartsTest < Ethoscope::TestCase
 
   def test_what_follows_from_a_missing_layer_hangs_under_it
     missing = difference("layer_missing", [[5, 12]], role: "kick")
-    told = told(missing, difference("energy", [[5, 12]]), difference("pattern", [[6, 9]], role: "kick"))
+    told = told(missing, difference("technique_amount", [[5, 12]]), difference("pattern", [[6, 9]], role: "kick"))
 
     assert_equal ["layer_missing"], told.map(&:kind)
-    assert_equal %w[energy pattern], told.first.under.map(&:kind)
+    assert_equal %w[technique_amount pattern], told.first.under.map(&:kind)
   end
 
   def test_whatever_is_said_of_bars_that_are_gone_follows_from_that

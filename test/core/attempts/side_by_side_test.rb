@@ -36,6 +36,13 @@ class SideBySideTest < Ethoscope::TestCase
     assert_equal %w[key tempo], kinds(song(seed: 2, bpm: 123.0, up: 2)).map(&:first).sort
   end
 
+  def test_a_layer_that_is_left_out_on_purpose_is_not_missing
+    without = song(seed: 2).change(1..36) { |bar| bar.kit.delete(:hats) }
+
+    assert_includes kinds(without).map { |kind, role, _| [kind, role] }, %w[layer_missing hats]
+    refute_includes kinds(without, wishes: Attempts::Wishes.none.with(left_out: ["hats"])).map { |kind, role, _| [kind, role] }, %w[layer_missing hats]
+  end
+
   def test_a_key_that_misses_the_wanted_one_is_told_from_there
     wishes = Attempts::Wishes.none.with(key: Harmony::Key.named("B", "minor"))
     found = only("key", song(seed: 2, up: 3), wishes:)

@@ -84,7 +84,7 @@ export type Standing = (typeof STANDINGS)[number];
 export const WORD_KINDS = ["theme","mood","voice","language","other"] as const;
 export type WordKind = (typeof WORD_KINDS)[number];
 
-export const DIFFERENCE_KINDS = ["tempo","key","swing","level","range","width","brightness","spectrum","form","form_added","length","chord","bass_octave","layer_missing","layer_extra","pattern","energy","entry","technique_missing","technique_extra","technique_amount","register","line","pan","layer_width"] as const;
+export const DIFFERENCE_KINDS = ["tempo","key","swing","level","range","width","brightness","form","form_added","chord","bass_octave","layer_missing","layer_extra","pattern","technique_missing","technique_amount"] as const;
 export type DifferenceKind = (typeof DIFFERENCE_KINDS)[number];
 
 export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};

@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { studyQuery } from "../api/queries";
 import type { AttemptPage, AttemptRow } from "../api/types";
 import { Button } from "../components/Button";
@@ -44,6 +45,13 @@ export function Lies({ page, onGone }: { page: AttemptPage; onGone: (attempt: At
       <ByHand key={JSON.stringify(attempt.lies)} attempt={attempt} onSay={(lies) => change.mutate({ lies })} />
       <Note key={attempt.note} attempt={attempt} onSay={(note) => change.mutate({ note })} />
       <span className="ml-auto flex items-center gap-2">
+        <Link
+          to={`/studies/${attempt.study_id}/references/${attempt.song_id}`}
+          title="Put its tempo, meter or chords right there; add its stems"
+          className="underline"
+        >
+          Its own sheet
+        </Link>
         {attempt.checklist_id !== null &&
           (restored ? (
             <Button

@@ -6,6 +6,7 @@ import type { Checklist } from "../api/types";
 import { useCommands } from "../app/commands";
 import { useStandings } from "../attempts/useStandings";
 import { AddItem } from "../checklist/AddItem";
+import { nextOf } from "../checklist/next";
 import { ItemRow } from "../checklist/ItemRow";
 import { Summary } from "../checklist/Summary";
 import { useList, type List } from "../checklist/useList";
@@ -94,7 +95,7 @@ function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: 
   const [open, setOpen] = useState<number | null>(null);
   const { items } = checklist;
   const list = useList(checklist, (item) => setOpen(item.id));
-  const next = items.find((item) => item.state === "open");
+  const next = nextOf(items, standings);
   const place = items.findIndex((item) => item.id === open);
   const current = items[place];
   const step = (by: number) => setOpen(items[Math.min(Math.max(0, place + by), items.length - 1)]?.id ?? null);

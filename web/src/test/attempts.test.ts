@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { presentRuns, profile, strokes } from "../attempts/pen";
 import { about, places, sentence, settledWords, trend, verdictWords } from "../attempts/words";
-import type { AttemptVerdict, Difference } from "../api/types";
+import type { AttemptVerdict, Closeness, Difference, Item } from "../api/types";
+import { nextOf } from "../checklist/next";
 
 const difference = (more: Partial<Difference>): Difference => ({
   kind: "layer_missing",
@@ -96,5 +97,29 @@ describe("words about attempts", () => {
     expect(settledWords({ bpm: 120, meter: "4/4", first_downbeat: 1.5 })).toBe(
       "counted at 120.00 BPM, in 4/4 and from 1.50 s, as the reference is",
     );
+  });
+});
+
+describe("what comes next", () => {
+  const items = [1, 2, 3].map((id) => ({ id, state: id === 1 ? "done" : "open" }) as Item);
+  const standings = (closeness: Record<number, Closeness>) =>
+    new Map(
+      Object.entries(closeness).map(([id, word]) => [
+        Number(id),
+        { attempt: 2, words: word, closeness: word, mark: "", course: "" },
+      ]),
+    );
+
+  it("is the first open item without an attempt", () => {
+    expect(nextOf(items, new Map())?.id).toBe(2);
+  });
+
+  it("passes over what the latest attempt has reached", () => {
+    expect(nextOf(items, standings({ 2: "close", 3: "missing" }))?.id).toBe(3);
+    expect(nextOf(items, standings({ 2: "ballpark", 3: "missing" }))?.id).toBe(2);
+  });
+
+  it("is still an open one where all are reached", () => {
+    expect(nextOf(items, standings({ 2: "exact", 3: "close" }))?.id).toBe(2);
   });
 });
