@@ -16,14 +16,22 @@ module Api
 
       # The reference that an attempt is held against where nobody says it: the one that the checklist was made from, or the only one.
       def against(study, wanted, checklist)
-        return library.references.find(wanted)[:id] if wanted
+        return own_reference(study[:id], wanted)[:id] if wanted
 
         references = library.references.of_study(study[:id])
         checklist&.fetch(:reference_id) || (references.first[:id] if references.one?)
       end
 
+      def own_reference(study_id, id)
+        library.references.of_study(study_id).find { |row| row[:id] == id } || raise(Problem.new(422, "invalid", "This reference belongs to another study.", "against_id"))
+      end
+
+      def own_list(study_id, id)
+        library.checklists.find(id).tap { |list| raise Problem.new(422, "invalid", "This checklist belongs to another study.", "checklist_id") if list[:study_id] != study_id }
+      end
+
       def list_of(study, wanted, against_id)
-        return library.checklists.find(wanted) if wanted
+        return own_list(study[:id], wanted) if wanted
 
         lists = library.checklists.of_study(study[:id])
         (lists.find { |list| against_id && list[:reference_id] == against_id } || lists.first)&.then { |list| library.checklists.find(list[:id]) }
@@ -49,8 +57,9 @@ module Api
 
     patch "/attempts/:id" do |id|
       wanted = input(AttemptSchemas::AttemptChange)
-      library.references.find(wanted[:against_id]) if wanted[:against_id]
-      library.checklists.find(wanted[:checklist_id]) if wanted[:checklist_id]
+      study_id = attempt(id)[:study_id]
+      own_reference(study_id, wanted[:against_id]) if wanted[:against_id]
+      own_list(study_id, wanted[:checklist_id]) if wanted[:checklist_id]
       row(library.attempts.update(number(id), wanted))
     end
 

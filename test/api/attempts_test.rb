@@ -239,6 +239,22 @@ class AttemptsApiTest < Ethoscope::TestCase
     assert_nil page(made)[:problem]
   end
 
+  def test_it_is_held_against_nothing_of_another_study
+    made = attempt(DrawnSong.new(seed: 2))
+    other = new_study(title: "Another")
+    stranger = upload(other[:id], sound(9), "other.wav")[:reference]
+    send_json(:patch, "/api/attempts/#{made[:id]}", { against_id: stranger[:id] })
+
+    assert_problem 422, "invalid", /another study/
+    send_json(:patch, "/api/attempts/#{made[:id]}", { against_id: made[:song_id] })
+
+    assert_problem 422, "invalid", /another study/
+    drop(sound(3), "bounce 3.wav", against_id: stranger[:id])
+
+    assert_problem 422, "invalid", /another study/
+    assert_equal 1, rows.size
+  end
+
   def test_a_reference_of_an_older_engine_says_so
     made = attempt(DrawnSong.new(seed: 2))
     library.db[:analyses].where(recording_id: @reference[:recording_id]).update(data: JSON.generate(DrawnSong.new.analysis.to_h.except(:prints)))
