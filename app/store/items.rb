@@ -23,6 +23,10 @@ module Store
     # @raise [Missing]
     def find(id) = Items.plain(existing(db[:items][id:], "item"))
 
+    # @param checklist_id [Integer, nil]
+    # @return [Array<String>] what the items are about that were left out
+    def skipped(checklist_id) = db[:items].where(checklist_id:, state: "skipped").exclude(about: nil).select_map(:about)
+
     # Gives an item the target that follows from the readings now; its tick and its note stay.
     #
     # @param id [Integer]

@@ -83,12 +83,7 @@ module Work
       Ethoscope::Attempts::Wishes.new(bpm: study[:target_bpm], key:, left_out: left_out(attempt), bars: study[:scope_bar])
     end
 
-    def left_out(attempt)
-      return [] unless attempt[:checklist_id]
-
-      skipped = @library.db[:items].where(checklist_id: attempt[:checklist_id], state: "skipped").select_map(:about)
-      skipped.filter_map { |about| about&.match(/\Alayer:(.+)\z/)&.[](1) }
-    end
+    def left_out(attempt) = @library.items.skipped(attempt[:checklist_id]).filter_map { |about| about[/\Alayer:(.+)\z/, 1] }
 
     def between(mine, theirs, lies, wishes)
       one, other = [theirs, mine].map { |song| settled(song) }

@@ -153,4 +153,21 @@ class OfflineSoundTest < BrowserCase
     assert_in_delta 220, left, 1
     assert_in_delta 880, right, 2
   end
+
+  # Four bars of a second each in the reference, four fifths of that in the attempt, which leaves out the second one: strokes on the first and on the last beat.
+  def test_an_attempt_is_heard_at_the_bar_of_its_reference
+    heard = measured(<<~JS)
+      const bar = (index, length) => ({ start: index * length, end: (index + 1) * length });
+      const lead = [0, 1, 2, 3].map((index) => bar(index, 1));
+      const bars = [bar(0, 0.8), null, bar(1, 0.8), bar(2, 0.8)];
+      const later = tone(1000, 4, 2.0, 2.03), strokes = tone(1000, 4, 0.4, 0.43).map((sample, i) => sample + later[i]);
+      const out = await ear.renderAlongside([strokes], rate, lead, bars, 4.2);
+      const peak = (from, to) => { let best = from * rate; for (let i = best; i < to * rate; i++) if (Math.abs(out[i]) > Math.abs(out[best])) best = i; return best / rate; };
+      return [peak(0, 1), peak(3, 4), level(out, 1.1, 1.9)];
+    JS
+
+    assert_in_delta 0.415 / 0.8, heard[0], 0.025
+    assert_in_delta 3 + (0.415 / 0.8), heard[1], 0.025
+    assert_operator heard[2], :<, -50
+  end
 end

@@ -49,7 +49,7 @@ class CompareTest < Ethoscope::TestCase
 
   def test_a_file_that_is_no_sound_says_so
     path = File.join(folder, "text.wav").tap { |file| File.write(file, "not a sound") }
-    code, out, err = run_command("compare", Fixture.wav, path)
+    code, out, err = run_command("compare", path, Fixture.wav)
 
     assert_equal 3, code
     assert_empty out

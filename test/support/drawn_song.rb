@@ -9,7 +9,6 @@ class DrawnSong
   LOOPS = { "intro" => %w[A:min F:maj], "verse" => %w[A:min F:maj C:maj G:maj], "chorus" => %w[D:min G:maj E:min A:min], "bridge" => %w[E:maj E:maj B:min D:maj] }.freeze
   MINOR = [0, 3, 7].freeze
   MAJOR = [0, 4, 7].freeze
-  REGISTERS = [0, 5, 10, 15, 20].freeze
   ATTACKS = %i[low_rise low_fall body crack air_rise].freeze
 
   # One bar: chord, pieces of the kit with the steps that they strike, level in LUFS, side energy, whether it has a bass, octaves by which that lies higher.
@@ -19,7 +18,7 @@ class DrawnSong
 
   # @param form [Array] label and length of each section
   # @param seed [Integer] of what two recordings never have alike
-  def initialize(form: FORM, bpm: 120.0, meter: "4/4", up: 0, swing: 0.5, seed: 1, loudness: -14.0, bright: 0, candidates: nil)
+  def initialize(form: FORM, bpm: 120.0, meter: "4/4", up: 0, swing: 0.5, seed: 1, loudness: -14.0, bright: 0, candidates: nil, told: false)
     @form = form
     @bpm = bpm
     @meter = meter
@@ -27,7 +26,9 @@ class DrawnSong
     @swing = swing
     @loudness = loudness
     @bright = bright
+    @told = told
     @candidates = candidates || [{ bpm:, odds: 0.95, relation: "chosen", reason: "" }]
+    @techniques = []
     @random = Random.new(seed)
     @bars = form.flat_map { |label, count| Array.new(count) { |i| bar(label, i) } }
   end
@@ -37,6 +38,11 @@ class DrawnSong
 
   # Leaves bars out, or puts some in.
   def edit(&) = tap { @bars = yield(@bars) }
+
+  # Sees a technique.
+  def see(kind, first_bar, last_bar, **detail)
+    tap { @techniques << { kind:, name: kind.tr("_", " ").capitalize, first_bar:, last_bar:, start: 0.0, end: 1.0, confidence: 0.95, source: "mix", evidence: nil, detail: } }
+  end
 
   def analysis = Ethoscope::Analysis.new(base.merge(data))
 
@@ -55,7 +61,8 @@ class DrawnSong
   def data
     edges = (0..@bars.size).map { |i| (0.25 + (i * seconds)).round(5) }
     { tempo: base[:tempo].merge(bpm: @bpm, candidates: @candidates), meter: @meter, meters: [{ name: @meter, odds: 0.97 }], bars: told_bars(edges),
-      sections: sections(edges), chords: chords(edges), bass: base[:bass].merge(notes: bass_notes), layers:, techniques: [], prints:, duration: edges.last + 1, gaps: [], **whole }
+      sections: sections(edges), chords: chords(edges), bass: base[:bass].merge(notes: bass_notes), layers:, techniques: @techniques, prints:,
+      duration: edges.last + 1, gaps: [], **whole }
   end
 
   def whole
@@ -104,8 +111,8 @@ class DrawnSong
   end
 
   def prints
-    { lowest: LOWEST, notes: @bars.map { |bar| [notes(bar)] * 2 }, strokes: struck { |hit| hit ? 97 : 2 }, heard: struck { |hit| hit ? 95 : 3 }, told: {}, attacks:,
-      bands: @bars.map { |bar| Array.new(4) { bands(bar) } }, sides: @bars.map { |bar| REGISTERS.map { |share| (share * bar.width * 5).round } } }
+    { lowest: LOWEST, notes: @bars.map { |bar| [notes(bar)] * 2 }, strokes: struck { |hit| hit ? 97 : 2 }, heard: struck { |hit| hit ? 95 : 3 }, told:, attacks:,
+      bands: @bars.map { |bar| Array.new(4) { bands(bar) } } }
   end
 
   def notes(bar)
@@ -120,6 +127,13 @@ class DrawnSong
 
   def struck
     PIECES.keys.to_h { |piece| [piece, @bars.map { |bar| Array.new(16) { |step| (yield(bar.kit[piece]&.include?(step)) + @random.rand(-2..2)).clamp(0, 99) } }] }
+  end
+
+  # As notes tell it, without a doubt.
+  def told
+    return {} unless @told
+
+    PIECES.keys.to_h { |piece| [piece, @bars.map { |bar| Array.new(16) { |step| bar.kit[piece]&.include?(step) ? 99 : 0 } }] }
   end
 
   # How far each sound of the kit stands out on a step.

@@ -2,8 +2,13 @@
 
 import { isolationChain, type Isolation } from "./player/isolation";
 import { weightedPower } from "./player/loudness";
+import { alongside } from "./player/PairSound";
+import { PlayClock, type Stretch } from "./player/PlayClock";
 import { matched, sidesDesk } from "./player/sides";
 import { stretchNode } from "./player/stretch";
+import { StretchQueue, type Clock } from "./player/StretchQueue";
+import { passagesOf } from "./player/twin";
+import { fadeIn, followingVoice } from "./player/voices";
 
 function bufferOf(channels: number[][] | Float32Array[], rate: number): AudioBuffer {
   const length = channels[0]?.length ?? 1;
@@ -82,4 +87,37 @@ export async function renderPair(
 export async function loudnessOf(channels: Float32Array[], rate: number, from: number, to: number): Promise<number> {
   const part = channels.map((samples) => samples.subarray(Math.floor(from * rate), Math.floor(to * rate)));
   return 10 * Math.log10(await weightedPower(bufferOf(part, rate), "whole"));
+}
+
+/** What is heard of an attempt that follows the bars of its reference from a moment on: its samples in the reference's time. */
+export async function renderAlongside(
+  attempt: Float32Array[],
+  rate: number,
+  lead: Stretch[],
+  bars: (Stretch | null)[],
+  seconds: number,
+): Promise<Float32Array> {
+  const context = new OfflineAudioContext(2, Math.ceil(seconds * rate), rate);
+  const node = await stretchNode(context, attempt);
+  const { passages } = alongside(passagesOf(lead, bars), new PlayClock(0, lead[0]?.start ?? 0, 1));
+  const starts = passages.map(({ seconds: length, ...passage }) => ({
+    ...passage,
+    url: "",
+    semitones: 0,
+    loop: null,
+    until: passage.at + length,
+  }));
+  // Faster than real time: the context waits until the node has heard what comes next.
+  const after: Clock["after"] = (time, act) => {
+    void context.suspend(time).then(async () => {
+      await act();
+      await context.resume();
+    });
+  };
+  const queue = new StretchQueue(node, { now: () => context.currentTime, after });
+  followingVoice(queue, fadeIn(context, context.destination, 0), starts);
+  // What was told first has arrived when this is answered.
+  await node.latency();
+  const rendered = await context.startRendering();
+  return rendered.getChannelData(0);
 }

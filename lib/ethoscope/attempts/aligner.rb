@@ -29,7 +29,7 @@ module Ethoscope
       def initialize(reference, attempt, semitones: nil, starts: nil)
         @reference = reference
         @attempt = attempt
-        @likeness = Resemblance.new(reference, attempt)
+        @resemblance = Resemblance.new(reference, attempt)
         @shift = semitones
         @starts = starts
       end
@@ -48,8 +48,8 @@ module Ethoscope
       # Of the transpositions that fit best, the one under which bars that lie on each other are most alike; the keys that were read have a say, and most attempts are in
       # the key of their reference.
       def shift
-        @shift ||= @likeness.shifts.first(SHIFTS).max_by do |one|
-          laid = alike(path(one), @likeness.matrix(one))
+        @shift ||= @resemblance.shifts.first(SHIFTS).max_by do |one|
+          laid = alike(path(one), @resemblance.matrix(one))
           (laid.sum / [@reference.size, @attempt.size].min) + (one == keys_apart ? KEYS : 0) + (one.zero? ? UNMOVED : 0)
         end
       end
@@ -60,11 +60,11 @@ module Ethoscope
         one && other && one.mode == other.mode ? ((other.pitch_class - one.pitch_class + 5) % 12) - 5 : nil
       end
 
-      def matrix = @matrix ||= @likeness.matrix(shift)
+      def matrix = @matrix ||= @resemblance.matrix(shift)
 
       def found = path(shift)
 
-      def path(shift) = Path.new(@likeness.matrix(shift) - WORTH, @reference.borders).pairs
+      def path(shift) = Path.new(@resemblance.matrix(shift) - WORTH, @reference.borders).pairs
 
       def loop? = @attempt.size <= LOOP_BARS && @attempt.size < LOOP_SHARE * @reference.size
 

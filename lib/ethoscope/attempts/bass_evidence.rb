@@ -3,7 +3,7 @@
 module Ethoscope
   module Attempts
     # What speaks for the bass being left out, added, or played an octave higher or lower, piece by piece of the song. The way is our own.
-    class BassEvidence
+    class BassEvidence < LayerEvidence
       NAMES = ["activity lost", "activity there", "activity here", "low end quieter", "notes lost", "octave up", "octave up beyond the song's", "octave down",
                "octave down beyond the song's", "line higher", "line lower", "line higher beyond the song's", "line lower beyond the song's"].freeze
       # MIDI numbers in which a bass plays.
@@ -14,13 +14,11 @@ module Ethoscope
       FLOOR = 0.05
       # Bands, from the lowest, below 200 Hz.
       BANDS = (0..2)
-      DB = 10.0
       TINY = 1e-3
 
       # @param laid [Laid]
       def initialize(laid)
-        @songs = laid.songs
-        @pieces = laid.pieces.to_a
+        super
         @semitones = laid.semitones
       end
 
@@ -29,7 +27,7 @@ module Ethoscope
         ups, downs = [OCTAVE, -OCTAVE].map { |by| beside(@pieces.map { |piece| moved(piece, by) }) }
         lines = beside(@pieces.map { |piece| line_apart(piece) })
         Numo::DFloat.cast(@pieces.each_with_index.map do |piece, i|
-          [*activity(piece), quieter(piece), lost(piece), *ups[i], *downs[i], *lines[i].flat_map { |value| [[value, 0].max, [-value, 0].max] }]
+          [*activity(piece), quieter(piece, BANDS), lost(piece), *ups[i], *downs[i], *lines[i].flat_map { |value| [[value, 0].max, [-value, 0].max] }]
         end)
       end
 
@@ -37,14 +35,12 @@ module Ethoscope
 
       # Each value, and how far it is from the middle of all.
       def beside(values)
-        middle = middle(values)
+        middle = Signal::Middle.of(values)
         values.map { |value| [value, value - middle] }
       end
 
-      def parts(piece) = @songs.zip([piece.reference, piece.attempt])
-
       def activity(piece)
-        there, here = parts(piece).map { |song, bars| song.activity("bass")&.[](bars)&.mean || 0.0 }
+        there, here = activities(piece, "bass")
         [there - here, there, here]
       end
 
@@ -87,14 +83,6 @@ module Ethoscope
         end
         (there - here).clip(0, nil).sum / (there.sum + TINY)
       end
-
-      def quieter(piece) = ((register_apart(piece) - whole_apart) / DB).clamp(-2, 2)
-
-      def whole_apart = @whole_apart ||= middle(@pieces.map { |piece| register_apart(piece) })
-
-      def register_apart(piece) = parts(piece).map { |song, bars| song.bands[bars, true, BANDS].mean - song.bands[bars, true, true].mean }.reduce(:-)
-
-      def middle(values) = values.sort[values.size / 2]
     end
   end
 end

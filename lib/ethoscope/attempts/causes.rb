@@ -45,9 +45,8 @@ module Ethoscope
 
       def may?(difference, other)
         return true if (other.kind == EVERYTHING && difference.kind != EVERYTHING) || mistaken?(difference, other)
-        # A drop that is a drop of drums is no layer that is missing, and the other way round.
         return false unless FOLLOW.fetch(other.kind, []).include?(difference.kind)
-
+        # More drums make a dull section brighter; no other technique goes by that.
         return difference.technique == "filtered_section" && kit?(other) if difference.kind == "technique_missing"
 
         other.kind != "technique_missing" || kit?(difference) || difference.role.nil?

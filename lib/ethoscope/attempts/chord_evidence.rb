@@ -6,8 +6,8 @@ module Ethoscope
     class ChordEvidence
       NAMES = ["notes unlike", "bass unlike", "other name", "other root", "notes less like than elsewhere", "bass less like than elsewhere", "unsure"].freeze
 
-      # The chord that fills most of a bar: root (pitch class), kind (maj or min), label, and the share of the bar under each root and kind.
-      Heard = Value.of(:label, :symbol, :shares, :sure)
+      # The chord that fills most of a bar, how sure that is, and the share of the bar under each root and kind (maj or min).
+      Heard = Value.of(:symbol, :shares, :sure)
 
       # @param laid [Laid]
       def initialize(laid)
@@ -22,10 +22,11 @@ module Ethoscope
       # @return [Numo::DFloat] shape [pairs, NAMES]
       def rows
         notes, bass = %i[treble bass].map { |part| alike(part) }
-        usual = [notes, bass].map { |list| list.sort[list.size / 2] }
+        usual = [notes, bass].map { |list| Signal::Middle.of(list) }
         Numo::DFloat.cast(@pairs.each_with_index.map do |bars, i|
           there, here = heard(bars)
-          [1 - notes[i], 1 - bass[i], 1 - shared(there, here), 1 - shared(roots(there), roots(here)), usual[0] - notes[i], usual[1] - bass[i], 1 - [there.sure, here.sure].min]
+          names = [shared(there.shares, here.shares), shared(roots(there), roots(here))]
+          [1 - notes[i], 1 - bass[i], 1 - names[0], 1 - names[1], usual[0] - notes[i], usual[1] - bass[i], 1 - [there.sure, here.sure].min]
         end)
       end
 
@@ -50,7 +51,7 @@ module Ethoscope
         inside = song.chords_within(*span).map { |one| [one, ([one[:end], span[1]].min - [one[:start], span[0]].max) / (span[1] - span[0])] }
         most = inside.max_by(&:last)&.first
         shares = inside.each_with_object(Hash.new(0.0)) { |(one, share), sum| sum[root_and_kind(one[:label])] += share }
-        Heard.new(label: most&.fetch(:label), symbol: most&.fetch(:symbol), shares:, sure: most&.fetch(:confidence) || 0.0)
+        Heard.new(symbol: most&.fetch(:symbol), shares:, sure: most&.fetch(:confidence) || 0.0)
       end
 
       def root_and_kind(label)
@@ -60,7 +61,6 @@ module Ethoscope
 
       # The share of the bar in which both sound the same, the attempt's chords moved to where the reference's lie.
       def shared(there, here)
-        there, here = [there, here].map { |heard| heard.respond_to?(:shares) ? heard.shares : heard }
         there.sum { |(root, kind), share| [share, here.fetch([(root + @semitones) % 12, kind], 0.0)].min }
       end
 

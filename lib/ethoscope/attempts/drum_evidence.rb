@@ -3,7 +3,7 @@
 module Ethoscope
   module Attempts
     # What speaks for a piece of the kit being left out, added, or played otherwise, piece by piece of the song. The way is our own.
-    class DrumEvidence
+    class DrumEvidence < LayerEvidence
       NAMES = ["lost", "lost by itself", "gained", "gained by itself", "strokes apart", "activity lost", "left", "left by itself", "there before", "there before by itself",
                "register quieter", "strokes weaker", "strokes weaker still", "strokes stronger", "strokes stronger still", "lost elsewhere", "gained elsewhere"].freeze
       ROLES = %w[kick snare hats].freeze
@@ -18,22 +18,20 @@ module Ethoscope
       # What of the sound of a step shows each piece of the kit best: how far the lowest register jumps and falls, how loud the body and the crack are, how far the
       # air jumps and how loud it is.
       SOUND = { "kick" => %i[low_rise low_fall], "snare" => %i[body crack], "hats" => %i[air_rise crack] }.freeze
-      # Ratios beyond this say no more, and levels in tens of dB.
+      # Ratios beyond this say no more.
       MOST = 2.0
-      DB = 10.0
 
       # @param laid [Laid]
       # @param role [String] one of ROLES
       def initialize(laid, role)
-        @songs = laid.songs
-        @pieces = laid.pieces
+        super(laid)
         @role = role
       end
 
       # @return [Numo::DFloat] shape [pieces, NAMES and ROLES]; which piece of the kit it is counts beside what was heard of it
       def rows
         own = @pieces.map { |piece| own(piece) }
-        others = [0, 2].map { |column| middle(own.map { |row| row[column] }) }
+        others = [0, 2].map { |column| Signal::Middle.of(own.map { |row| row[column] }) }
         weaker = strength(@songs, ->(piece) { [piece.reference, piece.attempt] })
         stronger = strength(@songs.reverse, ->(piece) { [piece.attempt, piece.reference] })
         Numo::DFloat.cast(own.each_with_index.map { |row, i| [*row, *weaker[i], *stronger[i], *others, *ROLES.map { |role| role == @role ? 1.0 : 0.0 }] })
@@ -44,13 +42,13 @@ module Ethoscope
       def own(piece)
         context = means(piece) { |song| song.strokes(@role) }
         itself = means(piece) { |song| song.struck(@role) }
-        [*shares(*context).zip(shares(*itself)).flatten, Math.log(1 + steps_apart(context, itself)), activity(piece), *lefts(context, itself), quieter(piece)]
+        [*shares(*context).zip(shares(*itself)).flatten, Math.log(1 + steps_apart(context, itself)), activity(piece), *lefts(context, itself), quieter(piece, BANDS.fetch(@role))]
       end
 
       # How much weaker the sound of the steps that are struck in the first song is in the second, against what it is in the other pieces of the song.
       def strength(songs, places)
         apart = @pieces.map { |piece| sound_apart(*songs, *places.call(piece)) }
-        usual = apart.compact.transpose.map { |values| middle(values) }
+        usual = apart.compact.transpose.map { |values| Signal::Middle.of(values) }
         apart.map { |values| values ? values.zip(usual).map { |value, middle| (value - middle).clamp(-MOST, MOST) } : SOUND.fetch(@role).map { 0.0 } }
       end
 
@@ -65,7 +63,7 @@ module Ethoscope
       end
 
       def means(piece)
-        @songs.zip([piece.reference, piece.attempt]).map { |song, bars| yield(song)[bars, true].mean(axis: 0) }
+        parts(piece).map { |song, bars| yield(song)[bars, true].mean(axis: 0) }
       end
 
       # Of the strokes there, the share that is not here; and the other way round.
@@ -77,29 +75,14 @@ module Ethoscope
 
       # Where stems or notes tell it of one song only, both are read off their likeliest strokes: what is told and what is heard can't be compared.
       def activity(piece)
-        parts = @songs.zip([piece.reference, piece.attempt])
-        return parts.map { |song, bars| song.strokes(@role)[bars, true].max(axis: 1).mean }.reduce(:-) if @songs.any? { |song| song.told(@role) }
+        return parts(piece).map { |song, bars| song.strokes(@role)[bars, true].max(axis: 1).mean }.reduce(:-) if @songs.any? { |song| song.told(@role) }
 
-        parts.map { |song, bars| song.activity(@role)&.[](bars)&.mean || 0.0 }.reduce(:-)
+        activities(piece, @role).reduce(:-)
       end
 
       def lefts(context, itself)
         [context, itself, context.reverse, itself.reverse].map { |there, here| [(here.sum + FEW) / (there.sum + FEW), MOST].min }
       end
-
-      # How much quieter the register is here, against how much it is over the whole song.
-      def quieter(piece)
-        (register_apart(piece.reference, piece.attempt) - whole_apart).clamp(-2 * DB, 2 * DB) / DB
-      end
-
-      def whole_apart = @whole_apart ||= middle(@pieces.map { |piece| register_apart(piece.reference, piece.attempt) })
-
-      def register_apart(*bars)
-        levels = @songs.zip(bars).map { |song, rows| song.bands[rows, true, BANDS.fetch(@role)].mean - song.bands[rows, true, true].mean }
-        levels.reduce(:-)
-      end
-
-      def middle(values) = values.sort[values.size / 2]
     end
   end
 end

@@ -6,13 +6,13 @@ module Ethoscope
     # runs that cost something to begin (global alignment with affine gaps, Gotoh, "An improved algorithm for matching biological sequences", J. Mol.
     # Biol. 1982). A run that ends where a section of the reference begins costs less: people cut the ends of sections.
     class Path
-      # What it costs to begin a run of cut or added bars within the song, and at its beginning or end; and each bar of it.
+      # What it costs to begin a run of cut or added bars within the song; of added ones before or behind it; and of bars that are left out behind the last one, for
+      # many attempts stop before the song does. Then what each bar of a run costs.
       OPEN = 2.4
       EDGE = 2.0
-      # An attempt that stops before the song does is as good as one that leaves something out.
       STOP = 1.0
       EXTEND = 0.05
-      # What a run costs less for ending where a section begins, and for its beginning there.
+      # What a run costs less for ending where a section begins.
       AT_BORDER = 0.8
       WORST = -1e9
 
@@ -47,7 +47,6 @@ module Ethoscope
       end
 
       def pair(i, j)
-        # Where a run of cut bars ends in front of a border, it costs less.
         ended = @borders.include?(i - 1) ? AT_BORDER : 0.0
         options = [@best[0][i - 1][j - 1], @best[1][i - 1][j - 1] + ended, @best[2][i - 1][j - 1] + ended]
         keep(0, i, j, options, @like[i - 1][j - 1])

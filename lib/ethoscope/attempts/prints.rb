@@ -85,9 +85,6 @@ module Ethoscope
       # @return [Numo::DFloat] shape [bars, beats, bands], dB
       def bands = @kept[:bands] ||= Numo::DFloat.cast(data[:prints][:bands])
 
-      # @return [Numo::DFloat] shape [bars, registers], % of side energy
-      def sides = @kept[:sides] ||= Numo::DFloat.cast(data[:prints][:sides])
-
       # @return [Numo::DFloat] shape [bars], LU under or over the song's loud bars
       def energy
         @kept[:energy] ||= begin

@@ -25,16 +25,15 @@ module Ethoscope
       #
       # @param reference [Analysis]
       # @param attempt [Analysis]
-      # @param leads [Boolean] whether the reference's count holds, whatever both together make likely
       # @yieldparam which [Symbol] :reference or :attempt
       # @yieldparam said [Hash] bpm, meter and first_downbeat, as far as they are another
       # @yieldreturn [Analysis] that song with what was said
       # @return [Array(Analysis, Analysis, Hash)] both, and what was said of either
-      def self.settle(reference, attempt, leads: false)
-        said = new(reference, attempt, leads:).count
+      def self.settle(reference, attempt)
+        said = new(reference, attempt).count
         reference = yield(:reference, said[:reference]) if said[:reference]
         attempt = yield(:attempt, said[:attempt]) if said[:attempt]
-        new(reference, attempt, leads:).first_downbeats.each do |which, first|
+        new(reference, attempt).first_downbeats.each do |which, first|
           said[which] = { **said.fetch(which, {}), first_downbeat: first }
           again = yield(which, said[which])
           which == :attempt ? attempt = again : reference = again
@@ -44,7 +43,7 @@ module Ethoscope
 
       # @param reference [Analysis]
       # @param attempt [Analysis]
-      # @param leads [Boolean] see {.settle}
+      # @param leads [Boolean] whether the reference's count holds, whatever both together make likely
       def initialize(reference, attempt, leads: false)
         @reference = reference
         @attempt = attempt
@@ -53,8 +52,7 @@ module Ethoscope
 
       # @return [Hash{Symbol => Hash}] :reference and :attempt, each with bpm and meter as far as they are to be read again; empty where nothing is
       def count
-        ours = reference_tempo
-        theirs = attempt_tempo
+        ours, theirs = [@reference, @attempt].map { |analysis| analysis.fetch(:tempo)[:bpm] }
         found = { reference: {}, attempt: {} }
         settle_tempo(found, ours, theirs) if ours && theirs
         settle_meter(found)
@@ -77,10 +75,6 @@ module Ethoscope
       private
 
       def prints = @prints ||= Prints.new(@reference)
-
-      def reference_tempo = @reference.fetch(:tempo)[:bpm]
-
-      def attempt_tempo = @attempt.fetch(:tempo)[:bpm]
 
       def beats = Rhythm::Meter.named(@attempt.fetch(:meter)).beats
 

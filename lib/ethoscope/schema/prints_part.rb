@@ -3,7 +3,7 @@
 module Ethoscope
   class Schema
     # What each bar sounds like, in small whole numbers, so that two recordings can be laid against each other bar by bar: notes by half bar, strokes by step,
-    # spectrum by beat, side energy by register (bar-synchronous features after Ellis, Cotton & Mandel, "Cross-correlation of beat-synchronous representations",
+    # spectrum by beat (bar-synchronous features after Ellis, Cotton & Mandel, "Cross-correlation of beat-synchronous representations",
     # ICASSP 2008).
     class PrintsPart
       # MIDI numbers that are told.
@@ -30,7 +30,7 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        { prints: { lowest: NOTES.begin, notes:, strokes: of_pieces { |piece| @drums.of_mix(piece) }, told:, heard: of_pieces { |piece| heard(piece) }, attacks:, bands:, sides: } }
+        { prints: { lowest: NOTES.begin, notes:, strokes: of_pieces { |piece| @drums.of_mix(piece) }, told:, heard: of_pieces { |piece| heard(piece) }, attacks:, bands: } }
       end
 
       private
@@ -69,12 +69,6 @@ module Ethoscope
       end
 
       def in_bands(thirds) = thirds.each_slice(THIRDS).map { |band| (10 * Math.log10(band.sum + 1e-12)).round }
-
-      # Per bar and register % of side energy.
-      def sides
-        width = Audio::Width.new(@field)
-        @grid.bar_edges.each_cons(2).map { |from, to| width.registers(from, to).map { |register| (register[:side] * 100).round } }
-      end
     end
   end
 end

@@ -110,6 +110,47 @@ class SideBySideTest < Ethoscope::TestCase
     assert_includes found.how, "Add strokes on 3."
   end
 
+  # Every stroke counts where notes tell both; two strokes a bar are another pattern, and one in eight bars is none.
+  def told(&) = beside(song(seed: 2, told: true).change(5..12, &), reference: song(told: true)).differences.map { |one| [one.kind, one.role, one.bars, one.sure] }
+
+  def test_strokes_that_notes_tell_are_compared_one_by_one
+    assert_empty(told { |bar| bar })
+    assert_equal([["pattern", "kick", [[5, 12]], 0.99]], told { |bar| bar.kit[:kick] = [0, 10] })
+    assert_equal([["layer_missing", "snare", [[5, 12]], 0.99]], told { |bar| bar.kit.delete(:snare) })
+  end
+
+  def test_what_notes_know_to_rest_is_not_missing
+    attempt = song(seed: 2).change(5..12) { |bar| bar.kit.delete(:hats) }
+    resting = song(told: true).change(5..12) { |bar| bar.kit.delete(:hats) }.analysis.to_h[:prints][:told]
+    heard = song.analysis.to_h
+    reference = Ethoscope::Analysis.new(heard.merge(prints: heard[:prints].merge(told: resting)))
+
+    assert_empty(Attempts::SideBySide.new(reference, attempt.analysis).differences.select { |one| one.role == "hats" && one.kind == "layer_missing" })
+  end
+
+  def test_a_technique_of_another_amount
+    attempt = song(seed: 2).see("pumping", 13, 20, depth_db: 4.0)
+    found = only("technique_amount", attempt, reference: song.see("pumping", 13, 20, depth_db: 12.0))
+
+    assert_equal ["12.0 dB", "4.0 dB"], [found.reference, found.attempt]
+    assert_equal ["Set the depth to 12.0 dB."], found.how
+  end
+
+  def test_a_sighting_alone_proves_nothing
+    assert_empty kinds(song(seed: 2), reference: song.see("riser", 20, 20).see("filtered_section", 1, 4))
+  end
+
+  def test_a_dull_section_that_stays_bright
+    reference = song.see("filtered_section", 5, 12, cutoff_hz: 700).analysis.to_h
+    dull = ->(beat) { beat.each_with_index.map { |level, band| band > 5 ? level - 14 : level } }
+    bands = reference[:prints][:bands].each_with_index.map { |beats, bar| bar.between?(4, 11) ? beats.map(&dull) : beats }
+    reference = Ethoscope::Analysis.new(reference.merge(prints: reference[:prints].merge(bands:)))
+    found = Attempts::SideBySide.new(reference, song(seed: 2).analysis).differences.find { |one| one.technique == "filtered_section" }
+
+    assert_equal [[5, 12]], found.bars
+    assert_equal "technique_missing", found.kind
+  end
+
   def test_a_bass_that_rests
     found = beside(song(seed: 2).change(29..36) { |bar| bar.bass = false }).differences
 

@@ -419,10 +419,8 @@ export interface Prints {
   heard: Record<string, number[][]>;
   /** by kind of sound, bar and step, tenths of a natural logarithm */
   attacks: Record<string, number[][]>;
-  /** dB by bar, beat and third-octave band of three */
+  /** dB by bar, beat and band of three third octaves */
   bands: number[][][];
-  /** % of side energy by bar and register */
-  sides: number[][];
 }
 
 /** One run of the engine over one recording. */

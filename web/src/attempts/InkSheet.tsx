@@ -5,7 +5,7 @@ import { ChordsRow } from "./ChordsRow";
 import { APART, Apart, Grid, Heads, Inset, Key, LABELS, Playhead } from "./InkParts";
 import { profile, strokes } from "./pen";
 import type { Chosen } from "./selection";
-import { places } from "./words";
+import { places, rowOf } from "./words";
 
 /** How thick a stroke of the pen and how high the energy gets, in a low window and in a high one. */
 const PEN = { least: 8, most: 15 };
@@ -29,9 +29,7 @@ export function InkSheet({ sheet, comparison, chosen, choose, onlyDifferent }: I
   const barWidth = Math.max(5, (width - LABELS - 16) / Math.max(1, sheet.bars.length));
   const inner = barWidth * sheet.bars.length;
   const marked = chosenBars(chosen, comparison);
-  const layers = sheet.layers.filter(
-    ({ role }) => !onlyDifferent || comparison.differences.some((difference) => difference.role === role),
-  );
+  const layers = sheet.layers.filter(({ role }) => !onlyDifferent || differs(comparison, role));
   const { pen, energy } = room(height, layers.length);
   const wrong = (kind: string) => comparison.differences.filter((difference) => difference.kind === kind);
   const row = { barWidth, inner, sheet, marked, onBar: (bar: number) => choose({ kind: "bar", bar }) };
@@ -85,7 +83,7 @@ export function InkSheet({ sheet, comparison, chosen, choose, onlyDifferent }: I
               <path key={`a${first}`} d={d} fill="var(--mine)" />
             ))}
             {comparison.differences.flatMap((difference, index) =>
-              difference.role === layer.role
+              rowOf(difference) === layer.role
                 ? difference.bars.map(([first, last]) => (
                     <g key={`${index} ${first}`}>
                       <path
@@ -130,10 +128,11 @@ const SHORT: Record<string, string> = {
   layer_missing: "missing",
   layer_extra: "not in the reference",
   pattern: "other strokes",
+  bass_octave: "another octave",
 };
 
 function differs(comparison: AttemptComparison, role: string): boolean {
-  return comparison.differences.some((difference) => difference.role === role);
+  return comparison.differences.some((difference) => rowOf(difference) === role);
 }
 
 function chordNote({ alignment: { semitones } }: AttemptComparison): string {
@@ -141,7 +140,7 @@ function chordNote({ alignment: { semitones } }: AttemptComparison): string {
 }
 
 /** The bars that are looked at. */
-export function chosenBars(chosen: Chosen, comparison: AttemptComparison): [number, number][] {
+function chosenBars(chosen: Chosen, comparison: AttemptComparison): [number, number][] {
   if (chosen?.kind === "bar") return [[chosen.bar, chosen.bar]];
   if (chosen?.kind === "difference") return comparison.differences[chosen.index]?.bars ?? [];
   return [];

@@ -20,6 +20,11 @@ export function about({ kind, role, technique }: Difference): string {
   return [...(role ? [role] : []), (technique ?? kind).replaceAll("_", " ")].join(", ");
 }
 
+/** The layer in whose row a difference is drawn. */
+export function rowOf({ kind, role }: Difference): string | undefined {
+  return kind === "bass_octave" ? "bass" : role;
+}
+
 const RANK: Record<string, number> = { exact: 0, close: 1, substituted: 1, ballpark: 2, missing: 3 };
 
 /** Whether an item came closer (1), drifted away (−1) or stayed between two attempts. */

@@ -4,9 +4,9 @@ import { ClickTrack } from "./ClickTrack";
 import type { Engine } from "./engine";
 import type { Isolation } from "./isolation";
 import { PlayClock, type Stretch } from "./PlayClock";
-import { matched } from "./sides";
+import { alongside, PairSound } from "./PairSound";
 import { barAt, STILL, urlOf, type BarRun, type PlayerState, type Track } from "./state";
-import { paceOf, passagesOf, ratioOf, within, type Fit, type Passage, type Side } from "./twin";
+import { passagesOf, ratioOf, type Fit, type Side } from "./twin";
 
 export type { BarRun, PlayerState, Track };
 
@@ -27,13 +27,14 @@ export class Player {
   /** Bars that were asked for, once. */
   private once: BarRun | null = null;
   private readonly clicks: ClickTrack;
-  private gains: Record<Side, number> = { reference: 1, attempt: 1 };
+  private readonly pair: PairSound;
   private wish = 0;
   private frame = 0;
 
   constructor(private readonly engine: Engine) {
     engine.setVolume(STILL.volume);
     this.clicks = new ClickTrack(engine);
+    this.pair = new PairSound(engine);
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -63,7 +64,7 @@ export class Player {
     this.rest = 0;
     if (this.state.isolation !== "whole") void this.engine.isolate("whole", "", "", 0);
     this.update({ track, playing: false, loop: null, isolation: "whole", error: null, ...ALONE });
-    this.engine.mix({ gains: { reference: 1, attempt: 0 }, apart: false });
+    this.pair.alone();
   }
 
   /** Of a pair, the other song: at the same place, as loud. */
@@ -210,16 +211,22 @@ export class Player {
     const url = urlOf(track, isolation);
     this.update({ loading: true, error: null });
     try {
-      const twin = track.twin ? { ...track.twin, passages: passagesOf(track.bars, track.twin.bars) } : null;
+      const twin = track.twin && {
+        url: urlOf(track.twin, isolation),
+        semitones: track.twin.semitones,
+        passages: passagesOf(track.bars, track.twin.bars),
+      };
       const inTempo = rate * (twin && this.inMine() ? ratioOf(twin.passages) : 1);
       const inKey = semitones + (twin && this.inMine() ? twin.semitones : 0);
       const stretched = inTempo !== 1 || inKey !== 0;
       await this.engine.prepare(url, stretched);
-      if (twin)
-        await this.engine.prepare(
-          urlOf(twin, isolation),
-          twin.semitones !== inKey || ratioOf(twin.passages) !== inTempo,
-        );
+      if (twin) {
+        await this.engine.prepare(twin.url, twin.semitones !== inKey || ratioOf(twin.passages) !== inTempo);
+        const louder = await this.pair.match({ reference: url, attempt: twin.url }, twin.passages, this.loopStretch());
+        if (wish !== this.wish) return;
+        this.update({ matched: louder });
+        this.mix();
+      }
       if (wish !== this.wish) return;
       this.engine.silenceClicks();
       const soon = this.engine.now() + (stretched || twin ? STRETCHED_LEAD : LEAD);
@@ -236,10 +243,13 @@ export class Player {
         loop: this.clock?.loop ?? null,
         until: this.until,
       });
-      if (twin && this.clock) {
-        await this.accompany(urlOf(twin, isolation), twin.passages, this.clock, inKey - twin.semitones);
-        await this.match(url, urlOf(twin, isolation), twin.passages, wish);
-      }
+      if (twin && this.clock)
+        await this.engine.accompany({
+          url: twin.url,
+          semitones: inKey - twin.semitones,
+          until: this.until,
+          ...alongside(twin.passages, this.clock),
+        });
     } catch {
       if (wish === this.wish) this.failed();
     }
@@ -251,47 +261,8 @@ export class Player {
     return (fit === "own" ? side : fit) === "attempt";
   }
 
-  /** The other song sounds where the leading one does, passage by passage. */
-  private async accompany(url: string, passages: Passage[], clock: PlayClock, semitones: number): Promise<void> {
-    const { loop } = clock;
-    const ahead = within(passages, clock.from, loop ? loop.end : Infinity);
-    const looped = loop ? within(passages, loop.start, loop.end) : [];
-    // A loop that both have as one passage goes round by itself; another one is heard as far as the first time.
-    const round = looped.length === 1 ? (looped[0]?.other ?? null) : null;
-    await this.engine.accompany({
-      url,
-      semitones,
-      loop: round,
-      passages: ahead.map((passage) => ({
-        at: clock.startedAt + (passage.lead.start - clock.from) / clock.rate,
-        from: passage.other.start,
-        rate: clock.rate * paceOf(passage),
-        seconds: (passage.lead.end - passage.lead.start) / clock.rate,
-      })),
-    });
-  }
-
-  /** Makes both as loud over what is looped, or over all that both have. */
-  private async match(url: string, other: string, passages: Passage[], wish: number): Promise<void> {
-    const loop = this.clock?.loop;
-    const heard = within(passages, loop?.start ?? 0, loop?.end ?? Infinity);
-    const [first, last] = [heard[0], heard.at(-1)];
-    if (!first || !last) return;
-    const [mine, theirs] = await Promise.all([
-      this.engine.power(other, { start: first.other.start, end: last.other.end }),
-      this.engine.power(url, { start: first.lead.start, end: last.lead.end }),
-    ]);
-    if (wish !== this.wish) return;
-    this.gains = matched(theirs, mine);
-    this.update({ matched: 20 * Math.log10(this.gains.attempt / this.gains.reference) });
-    this.mix();
-  }
-
   private mix(): void {
-    const { side, apart, track } = this.state;
-    if (!track?.twin) return;
-    const heard = (song: Side) => (apart || side === song ? this.gains[song] : 0);
-    this.engine.mix({ gains: { reference: heard("reference"), attempt: heard("attempt") }, apart });
+    if (this.state.track?.twin) this.pair.mix(this.state.side, this.state.apart);
   }
 
   private begin(clock: PlayClock): void {

@@ -6,22 +6,15 @@ import { isolationChain, isPart, type Chain, type Isolation } from "./isolation"
 import { excerptOf, matchingGain, weightedPower } from "./loudness";
 import type { Stretch } from "./PlayClock";
 import { sidesDesk, type SidesDesk } from "./sides";
-import { stretchNode, type StretchNode } from "./stretch";
+import { stretchNode } from "./stretch";
+import { clockOf, StretchQueue } from "./StretchQueue";
 import { Tones } from "./tones";
+import { FADE, fadeIn, followingVoice, straightVoice, stretchedVoice, type Voice } from "./voices";
 
-/** Old and new sound pass into each other within this time. */
-const FADE = 0.012;
 /** Seconds of the excerpt by which parts are made as loud as the whole. */
 const EXCERPT = 12;
 /** Rates nearer to one than this need no stretching. */
 const SAME_RATE = 2e-4;
-
-interface Voice {
-  fade: GainNode;
-  /** What sounds: another voice of the same stretched recording goes on with the same node. */
-  node: AudioNode;
-  end: (at: number) => void;
-}
 
 interface Desk {
   context: AudioContext;
@@ -35,10 +28,11 @@ interface Desk {
 export class WebEngine implements Engine {
   private desk: Desk | null = null;
   private readonly buffers = new Map<string, Promise<AudioBuffer>>();
-  private readonly stretches = new Map<string, Promise<StretchNode>>();
+  private readonly stretches = new Map<string, Promise<StretchQueue>>();
   private readonly gains = new Map<string, Promise<number>>();
   private readonly powers = new Map<string, Promise<number>>();
   private voice: Voice | null = null;
+  private ends = false;
   private twins: Voice[] = [];
   private chain: (Chain & { level: GainNode }) | null = null;
   private level = 1;
@@ -63,27 +57,29 @@ export class WebEngine implements Engine {
     const { context, sides } = this.open();
     const buffer = await this.buffer(start.url);
     const stretched = start.rate !== 1 || start.semitones !== 0;
-    const node = stretched ? await this.stretch(start.url, buffer) : null;
+    const queue = stretched ? await this.stretch(start.url, buffer) : null;
     const before = this.voice;
-    if (node && before?.node === node) {
-      schedule(node, start);
+    // What goes on with the same node has no seam; what was to end has faded by then.
+    if (queue && before?.node === queue.node && !this.ends) {
+      queue.play(start);
     } else {
       before?.end(start.at);
       const fade = fadeIn(context, sides.inputs.reference, start.at);
-      this.voice = node ? stretchedVoice(node, fade, start) : straightVoice(context, buffer, fade, start);
+      this.voice = queue ? stretchedVoice(queue, fade, start) : straightVoice(context, buffer, fade, start);
     }
+    this.ends = start.until !== null;
     if (start.until !== null) this.voice?.end(start.until);
   }
 
   /** The other song of a pair goes along; what it played before ends. */
-  async accompany({ url, semitones, passages, loop }: Accompaniment): Promise<void> {
+  async accompany({ url, semitones, passages, loop, until }: Accompaniment): Promise<void> {
     const { context, sides } = this.open();
     const buffer = await this.buffer(url);
     const [first] = passages;
     for (const twin of this.twins) twin.end(first?.at ?? this.now());
     this.twins = [];
     const stretched = semitones !== 0 || passages.some(({ rate }) => Math.abs(rate - 1) > SAME_RATE);
-    const node = stretched ? await this.stretch(url, buffer) : null;
+    const queue = stretched ? await this.stretch(url, buffer) : null;
     const starts = passages.map(({ at, from, rate, seconds }): Start => ({
       url,
       at,
@@ -93,13 +89,14 @@ export class WebEngine implements Engine {
       loop,
       until: loop ? null : at + seconds,
     }));
-    this.twins = node
-      ? followingVoice(node, fadeIn(context, sides.inputs.attempt, first?.at ?? 0), starts)
+    this.twins = queue
+      ? followingVoice(queue, fadeIn(context, sides.inputs.attempt, first?.at ?? 0), starts)
       : starts.map((start) => {
           const voice = straightVoice(context, buffer, fadeIn(context, sides.inputs.attempt, start.at), start);
           if (start.until !== null) voice.end(start.until);
           return voice;
         });
+    if (until !== null) for (const twin of this.twins) twin.end(until);
   }
 
   mix(sides: Sides): void {
@@ -175,7 +172,7 @@ export class WebEngine implements Engine {
     this.gains.clear();
     this.powers.clear();
     for (const stretch of this.stretches.values())
-      void stretch.then((node) => node.disconnect()).catch(() => undefined);
+      void stretch.then(({ node }) => node.disconnect()).catch(() => undefined);
     this.stretches.clear();
   }
 
@@ -207,11 +204,12 @@ export class WebEngine implements Engine {
     return loading;
   }
 
-  private stretch(url: string, buffer: AudioBuffer): Promise<StretchNode> {
+  private stretch(url: string, buffer: AudioBuffer): Promise<StretchQueue> {
     const known = this.stretches.get(url);
     if (known) return known;
     const channels = Array.from({ length: buffer.numberOfChannels }, (_, index) => buffer.getChannelData(index));
-    const making = stretchNode(this.open().context, channels);
+    const { context } = this.open();
+    const making = stretchNode(context, channels).then((node) => new StretchQueue(node, clockOf(context)));
     this.stretches.set(url, making);
     return making;
   }
@@ -222,69 +220,4 @@ export class WebEngine implements Engine {
     const alone = isPart(isolation) ? excerptOf(await this.buffer(part), around, EXCERPT) : excerpt;
     return matchingGain(await weightedPower(excerpt, "whole"), await weightedPower(alone, isolation));
   }
-}
-
-function fadeIn(context: BaseAudioContext, out: AudioNode, at: number): GainNode {
-  const fade = context.createGain();
-  fade.gain.setValueAtTime(0, at);
-  fade.gain.linearRampToValueAtTime(1, at + FADE);
-  fade.connect(out);
-  return fade;
-}
-
-/** One stretched recording that goes from passage to passage, and rests where there is none. */
-function followingVoice(node: StretchNode, fade: GainNode, starts: Start[]): Voice[] {
-  const [first, ...rest] = starts;
-  if (!first) return [];
-  const voice = stretchedVoice(node, fade, first);
-  starts.forEach((start, index) => {
-    const next = starts[index + 1];
-    if (start.until !== null && next && next.at > start.until + FADE)
-      void node.schedule({ output: start.until, active: false });
-  });
-  for (const start of rest) schedule(node, start);
-  const last = starts.at(-1);
-  if (last?.until != null) voice.end(last.until);
-  return [voice];
-}
-
-/** Plays a recording as it is. */
-function straightVoice(context: AudioContext, buffer: AudioBuffer, fade: GainNode, start: Start): Voice {
-  const source = context.createBufferSource();
-  source.buffer = buffer;
-  if (start.loop) {
-    source.loop = true;
-    source.loopStart = start.loop.start;
-    source.loopEnd = start.loop.end;
-  }
-  source.connect(fade);
-  source.start(start.at, Math.min(start.from, buffer.duration));
-  const end = (time: number) => {
-    fadeOut(fade, time);
-    source.stop(time + 2 * FADE);
-  };
-  return { fade, node: source, end };
-}
-
-/** Plays a recording slower, faster, higher or lower. */
-function stretchedVoice(node: StretchNode, fade: GainNode, start: Start): Voice {
-  node.disconnect();
-  node.connect(fade);
-  schedule(node, start);
-  const end = (time: number) => {
-    fadeOut(fade, time);
-    void node.schedule({ output: time + 2 * FADE, active: false });
-  };
-  return { fade, node, end };
-}
-
-function schedule(node: StretchNode, { at, from, rate, semitones, loop }: Start): void {
-  const [loopStart, loopEnd] = loop ? [loop.start, loop.end] : [0, 0];
-  void node.schedule({ output: at, active: true, input: from, rate, semitones, loopStart, loopEnd });
-}
-
-function fadeOut(fade: GainNode, at: number): void {
-  fade.gain.cancelScheduledValues(at);
-  fade.gain.setValueAtTime(1, at);
-  fade.gain.linearRampToValueAtTime(0, at + FADE);
 }

@@ -21,6 +21,8 @@ export interface Accompaniment {
   semitones: number;
   passages: { at: number; from: number; rate: number; seconds: number }[];
   loop: Stretch | null;
+  /** When all of it ends, on the engine's clock. */
+  until: number | null;
 }
 
 /** How loud either song of a pair is, and whether they are heard left and right. */
