@@ -6,17 +6,23 @@ module Api
     # @param library [Store::Library]
     # @param laying [Work::Laying]
     # @param attempt [Hash]
-    def initialize(library, laying, attempt)
+    # @param beside [Hash, nil] another attempt that it is held against, in the place of the reference
+    def initialize(library, laying, attempt, beside: nil)
       @library = library
       @laying = laying
       @attempt = attempt
+      @beside = beside
     end
 
     # @return [String]
     def title = "Attempt #{@attempt[:number]}"
 
-    # @return [Hash, nil] the row of the reference that it is held against
-    def reference = @reference ||= @attempt[:against_id] && @library.references.find(@attempt[:against_id])
+    # @return [Hash, nil] the row of the song that it is held against
+    def reference
+      return { **@library.references.find(@beside[:song_id]), title: "Attempt #{@beside[:number]}" } if @beside
+
+      @reference ||= @attempt[:against_id] && @library.references.find(@attempt[:against_id])
+    end
 
     # @return [Hash] the attempt as a list shows it: its file, how far its analysis is, how many items came how close, and why there is no comparison, if so
     def row
@@ -27,9 +33,10 @@ module Api
 
     # @return [Hash]
     def to_h
-      comparison, problem = compared
-      { attempt: row, reference:, problem:, comparison: comparison&.to_h, sheet: comparison && sheet(comparison), verdicts: comparison ? @laying.verdicts(@attempt) : {},
-        attempts: others }
+      told, problem = compared
+      comparison = told if reference
+      { attempt: row, reference:, problem:, comparison: comparison&.to_h, sheet: comparison && sheet(comparison), style: reference ? nil : told&.to_h,
+        verdicts: told && !@beside ? @laying.verdicts(@attempt) : {}, attempts: others }
     end
 
     private
@@ -37,13 +44,17 @@ module Api
     def counted
       return [{}, nil] unless analysed?
 
+      return [@laying.style(@attempt) && @laying.counts(@attempt), nil] unless @attempt[:against_id]
+
       [@laying.counts(@attempt), @laying.comparison(@attempt).alignment.refused]
     rescue Work::Refused, Store::Unshowable, Store::Missing, Ethoscope::Errors::Unfit => e
       [{}, e.message]
     end
 
     def compared
-      [@laying.comparison(@attempt), nil]
+      return [@laying.versions(@beside, @attempt), nil] if @beside
+
+      [@attempt[:against_id] ? @laying.comparison(@attempt) : @laying.style(@attempt), nil]
     rescue Work::Refused, Store::Unshowable, Store::Missing, Ethoscope::Errors::Unfit => e
       [nil, e.message]
     end
@@ -51,7 +62,7 @@ module Api
     def analysed? = !@library.analysis_id(@library.references.find(@attempt[:song_id])).nil?
 
     def sheet(comparison)
-      songs = [@attempt[:against_id], @attempt[:song_id]].map { |id| @library.sheet(@library.references.find(id)).settled }
+      songs = [reference[:id], @attempt[:song_id]].map { |id| @library.sheet(@library.references.find(id)).settled }
       Ethoscope::Attempts::TwoInks.new(comparison, *songs).to_h
     end
 

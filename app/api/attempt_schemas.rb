@@ -4,6 +4,7 @@ module Api
   # What requests about attempts may hold, one schema a kind of request.
   module AttemptSchemas
     NewAttempt = Ethoscope::Forms.schema do
+      optional(:style).filled(:bool)
       optional(:against_id).filled(:integer)
       optional(:checklist_id).filled(:integer)
     end

@@ -14,9 +14,10 @@ module Api
 
       def row(attempt, status_code = 200) = answer({ attempt: page(attempt).row }, status_code)
 
-      # The reference that an attempt is held against where nobody says it: the one that the checklist was made from, or the only one.
+      # The reference that an attempt is held against where nobody says it: the one that the checklist was made from, or the only one. None: the style of them all.
       def against(study, wanted, checklist)
-        return own_reference(study[:id], wanted)[:id] if wanted
+        return nil if wanted[:style]
+        return own_reference(study[:id], wanted[:against_id])[:id] if wanted[:against_id]
 
         references = library.references.of_study(study[:id])
         checklist&.fetch(:reference_id) || (references.first[:id] if references.one?)
@@ -30,11 +31,24 @@ module Api
         library.checklists.find(id).tap { |list| raise Problem.new(422, "invalid", "This checklist belongs to another study.", "checklist_id") if list[:study_id] != study_id }
       end
 
-      def list_of(study, wanted, against_id)
-        return own_list(study[:id], wanted) if wanted
+      # The checklist that was made from what it is held against, or else the first.
+      def list_of(study, wanted)
+        return own_list(study[:id], wanted[:checklist_id]) if wanted[:checklist_id]
 
         lists = library.checklists.of_study(study[:id])
-        (lists.find { |list| against_id && list[:reference_id] == against_id } || lists.first)&.then { |list| library.checklists.find(list[:id]) }
+        (made_from(lists, wanted) || lists.first)&.then { |list| library.checklists.find(list[:id]) }
+      end
+
+      def made_from(lists, wanted)
+        lists.find { |list| list[:reference_id] == wanted[:against_id] } if wanted[:style] || wanted[:against_id]
+      end
+
+      # With what an attempt is held against goes the checklist that was made from it, where there is one.
+      def followed(study_id, wanted)
+        return wanted if !wanted.key?(:against_id) || wanted.key?(:checklist_id)
+
+        list = made_from(library.checklists.of_study(study_id), { style: wanted[:against_id].nil?, **wanted })
+        list ? { checklist_id: list[:id], **wanted } : wanted
       end
     end
 
@@ -47,8 +61,8 @@ module Api
       check_size
       study = library.studies.find(number(id))
       wanted = asked(AttemptSchemas::NewAttempt)
-      checklist = list_of(study, wanted[:checklist_id], wanted[:against_id])
-      made = library.import_attempt(study[:id], request.body, upload_name, against_id: against(study, wanted[:against_id], checklist), checklist:)
+      checklist = list_of(study, wanted)
+      made = library.import_attempt(study[:id], request.body, upload_name, against_id: against(study, wanted, checklist), checklist:)
       settings.bulletin.publish
       row(made, 201)
     end
@@ -60,7 +74,7 @@ module Api
       study_id = attempt(id)[:study_id]
       own_reference(study_id, wanted[:against_id]) if wanted[:against_id]
       own_list(study_id, wanted[:checklist_id]) if wanted[:checklist_id]
-      row(library.attempts.update(number(id), wanted))
+      row(library.attempts.update(number(id), followed(study_id, wanted)))
     end
 
     delete "/attempts/:id" do |id|
@@ -74,9 +88,7 @@ module Api
     post("/attempts/:id/list") { |id| answer(checklist: library.attempts.restore(number(id))) }
 
     # What one attempt has otherwise than another.
-    get "/attempts/:id/versions/:other" do |id, other|
-      answer(comparison: laying.versions(attempt(other), attempt(id)).to_h)
-    end
+    get("/attempts/:id/versions/:other") { |id, other| answer(AttemptPage.new(library, laying, attempt(id), beside: attempt(other)).to_h) }
 
     put "/attempts/:id/verdicts/:item" do |id, item|
       wanted = input(AttemptSchemas::Overrule)
@@ -91,11 +103,19 @@ module Api
 
     get "/attempts/:id/comparison.md" do |id|
       made = attempt(id)
-      page = page(made)
-      text = Ethoscope::Export::ComparisonMarkdown.write(laying.comparison(made).to_h, reference: page.reference[:title], attempt: page.title)
-      download("#{page.reference[:title]}, attempt #{made[:number]}", "md")
+      text, name = made[:against_id] ? laid_out(made) : in_style(made)
+      download("#{name}, attempt #{made[:number]}", "md")
       content_type "text/markdown;charset=utf-8"
       text
+    end
+
+    helpers do
+      def laid_out(made)
+        page = page(made)
+        [Ethoscope::Export::ComparisonMarkdown.write(laying.comparison(made).to_h, reference: page.reference[:title], attempt: page.title), page.reference[:title]]
+      end
+
+      def in_style(made) = [Ethoscope::Export::StyleMarkdown.write(laying.style(made).to_h, attempt: page(made).title), library.studies.find(made[:study_id])[:title]]
     end
   end
 end

@@ -31,8 +31,8 @@ module Api
       [%r{\APOST /checklists/\d+/items\z}, object(item: shape(:Item))], [%r{\AGET /checklists/\d+/session\b}, object(session: shape(:Session))],
       [%r{\A(GET|PATCH|POST) (/checklists/\d+(/copies|/undo|/redo)?|/items/\d+/(move|split|join|clock))\z}, object(checklist: shape(:Checklist))],
       [%r{\A\w+ /items/\d+}, object(item: shape(:Item))], [%r{\AGET /studies/\d+/logbook\z}, shape(:Logbook)],
-      [%r{\AGET /studies/\d+/attempts\z}, shape(:Attempts)], [%r{\A(GET|PUT) /attempts/\d+(/verdicts/\d+)?\z}, shape(:AttemptPage)],
-      [%r{\APOST /attempts/\d+/list\z}, object(checklist: shape(:Checklist))], [%r{\AGET /attempts/\d+/versions/\d+\z}, object(comparison: shape(:AttemptComparison))],
+      [%r{\AGET /studies/\d+/attempts\z}, shape(:Attempts)], [%r{\A(GET|PUT) /attempts/\d+(/(verdicts|versions)/\d+)?\z}, shape(:AttemptPage)],
+      [%r{\APOST /attempts/\d+/list\z}, object(checklist: shape(:Checklist))],
       [%r{\A(POST|PATCH) /(studies/\d+/)?attempts}, object(attempt: shape(:AttemptRow))],
       [%r{\AGET /studies/\d+/comparison\b}, object(comparison: shape(:Comparison))], [%r{\APOST /studies/\d+/targets\z}, object(checklist: shape(:Checklist))]
     ].freeze

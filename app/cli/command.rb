@@ -26,6 +26,8 @@ module Cli
       ethoscope compare REFERENCE ATTEMPT [--json]   one recording laid against another, bar by bar, and what differs, the largest first;
                                              --tempo and --key are those that the attempt is meant to have, with --beside
                                              NAME.stems and NAME.mid beside either are used
+      ethoscope compare DIR ATTEMPT [--json]   one recording beside the songs of a folder: what they share and it has or has not, and where
+                                             it is too near to one of them
     TEXT
     VERBS = %w[analyze checklist profile compare].freeze
 
@@ -113,12 +115,12 @@ module Cli
     end
 
     def compare(reference, attempt, options)
+      return in_style(reference, attempt, options) if File.directory?(reference) && File.file?(attempt)
+
       missing = [reference, attempt].find { |path| !File.file?(path) }
       return usage("There is no such file: #{self.class.shown(missing)}") if missing
 
-      wanted = corrections(options)
-      wishes = Ethoscope::Attempts::Wishes.none.with(bpm: wanted.bpm, key: wanted.key)
-      comparison, said = Compare.new(err: @err, progress: Progress.new(@err), beside: options[:beside], wishes:).of(reference, attempt)
+      comparison, said = comparing(options).of(reference, attempt)
       names = { reference: self.class.shown(reference), attempt: self.class.shown(attempt) }
       said.each { |which, count| @err.puts("#{names[which]}: read again, as the other recording suggests (#{count.map { |what, value| "#{what} #{value}" }.join(", ")}).") }
       show(options[:json] ? JSON.pretty_generate(comparison.to_h) : Ethoscope::Export::ComparisonMarkdown.write(comparison.to_h, **names),
@@ -126,6 +128,19 @@ module Cli
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
       @err.puts(e.message)
       UNUSABLE
+    end
+
+    def in_style(folder, attempt, options)
+      told = comparing(options).in_style(folder, attempt)
+      show(options[:json] ? JSON.pretty_generate(told) : Ethoscope::Export::StyleMarkdown.write(told, attempt: self.class.shown(attempt)), DONE)
+    rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
+      @err.puts(e.message)
+      UNUSABLE
+    end
+
+    def comparing(options)
+      wanted = corrections(options)
+      Compare.new(err: @err, progress: Progress.new(@err), beside: options[:beside], wishes: Ethoscope::Attempts::Wishes.none.with(bpm: wanted.bpm, key: wanted.key))
     end
 
     def single(path, options)

@@ -28,6 +28,20 @@ module Cli
       [Ethoscope::Attempts::SideBySide.new(one, other, wishes: @wishes), said]
     end
 
+    # @param folder [String] songs
+    # @param attempt [String] a recording
+    # @return [Hash] how it stands to their style, each run that is too near to one song with its title
+    # @raise [Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio, Ethoscope::Errors::Unfit]
+    def in_style(folder, attempt)
+      theirs = SongFolder.new(folder, err: @err).analyses
+      all = [analysis(attempt), *theirs.values]
+      own, *songs = all.zip([Command.shown(attempt), *theirs.keys]).map { |one, title| Ethoscope::Profile::Song.new(title:, vector: Ethoscope::Measures::Vector.of(one)) }
+      mine, *prints = all.map { |one| Ethoscope::Attempts::Prints.new(one) }
+      near = Ethoscope::Attempts::TooNear.new(mine, prints).runs
+      told = Ethoscope::Attempts::InStyle.new(own, songs, bpm: @wishes.bpm, near:).to_h
+      { **told, near: told[:near].map { |run| { title: songs[run[:song]].title, **run.except(:song) } } }
+    end
+
     private
 
     def analysis(path, &measured)

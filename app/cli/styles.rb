@@ -2,7 +2,6 @@
 
 require "etc"
 require "json"
-require "tmpdir"
 
 module Cli
   # What the songs of a folder share, beside those of another folder or beside the generated songs that ship.
@@ -49,24 +48,7 @@ module Cli
     end
 
     def songs(folder)
-      with_analyses(folder) do |paths|
-        raise Ethoscope::Errors::Unfit, "there is no song in #{Command.shown(folder)}" if paths.empty?
-
-        paths.map do |path|
-          vector = Ethoscope::Measures::Vector.of(Ethoscope::Analysis.from_h(JSON.parse(File.read(path), symbolize_names: true)))
-          Ethoscope::Profile::Song.new(title: File.basename(path, ".json"), vector:)
-        end
-      end
-    end
-
-    # Analyses that stand there, or those of the sounds that do.
-    def with_analyses(folder)
-      return yield(Dir[File.join(folder, "*.json")]) if Dir.children(folder).none? { |name| Folder.sound?(File.join(folder, name)) }
-
-      Dir.mktmpdir do |results|
-        Folder.new(folder, results, jobs: @jobs, err: @err).analyse_all?
-        yield(Dir[File.join(results, "*.json")])
-      end
+      SongFolder.new(folder, err: @err, jobs: @jobs).analyses.map { |title, analysis| Ethoscope::Profile::Song.new(title:, vector: Ethoscope::Measures::Vector.of(analysis)) }
     end
   end
 end

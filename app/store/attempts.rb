@@ -44,13 +44,16 @@ module Store
         created_at: now))
     end
 
+    # Another checklist is kept as it stands now.
+    #
     # @param id [Integer]
     # @param attributes [Hash] any of SAID
     # @return [Hash]
     # @raise [Missing]
     def update(id, attributes)
-      find(id)
+      was = find(id)
       said = attributes.slice(*SAID)
+      said[:list] = listed(said[:checklist_id]) if said.fetch(:checklist_id, was[:checklist_id]) != was[:checklist_id]
       db[:attempts].where(id:).update(said.merge(said.slice(:lies).transform_values { |lies| JSON.generate(lies) })) unless said.empty?
       find(id)
     end
@@ -104,6 +107,8 @@ module Store
     def judge_again(id, item_id) = db[:overrules].where(attempt_id: id, item_id:).delete
 
     private
+
+    def listed(checklist_id) = checklist_id && JSON.generate(Checklists.new(db).find(checklist_id)[:items])
 
     # Time that was spent stays spent.
     def put_back(checklist_id, item)

@@ -18,6 +18,11 @@ module Work
     # @raise [Refused] while one of both is not analysed, or nothing is said that it is an attempt at
     def comparison(attempt) = between(song_of(attempt), against(attempt), attempt[:lies], wishes(attempt))
 
+    # @param attempt [Hash] held against no one song
+    # @return [Styled::Standing] how it stands to the songs of its study
+    # @raise [Refused] while one of them is not analysed, or they are too few
+    def style(attempt) = @kept.keep([:style, stamp(attempt)]) { styled(attempt).standing.tap { |standing| standing.style.lines } }
+
     # Two attempts, the earlier one in the place of the reference.
     #
     # @param earlier [Hash]
@@ -45,6 +50,8 @@ module Work
     # @param attempt [Hash]
     # @return [Array] changes whenever what a comparison rests on does
     def stamp(attempt)
+      return [attempt[:id], wishes(attempt).to_h, styled(attempt).stamp] unless attempt[:against_id]
+
       rows = [song_of(attempt), @library.references.find(attempt[:against_id])]
       [attempt[:id], attempt[:lies], wishes(attempt).to_h, @library.vectors.stamps(rows)]
     end
@@ -67,6 +74,8 @@ module Work
     end
 
     private
+
+    def styled(attempt) = Styled.new(@library, attempt, wishes(attempt))
 
     def song_of(attempt) = @library.references.find(attempt[:song_id])
 
@@ -97,9 +106,14 @@ module Work
       sheet.settled
     end
 
+    def judge(attempt)
+      return styled(attempt).judge unless attempt[:against_id]
+
+      Ethoscope::Attempts::Judge.new(comparison(attempt), settled(song_of(attempt)), wishes(attempt), settled(against(attempt)))
+    end
+
     def judged(attempt, items)
-      comparison = comparison(attempt)
-      judge = Ethoscope::Attempts::Judge.new(comparison, settled(song_of(attempt)), wishes(attempt), settled(against(attempt)))
+      judge = judge(attempt)
       items.to_h { |item| [item[:id], judge.of(item[:targets].map { |target| Ethoscope::Measures::Target.from_h(target) })] }
     end
 

@@ -4,34 +4,7 @@ require_relative "../test_helper"
 
 # The user's own track, version by version: dropped, laid on its reference, judged, kept.
 class AttemptsApiTest < Ethoscope::TestCase
-  include Application
-
-  def setup
-    super
-    @study = new_study(aim: "exact")
-    @reference = upload(@study[:id], sound(1), "reference.wav")[:reference]
-    finish(@reference[:recording_id], DrawnSong.new.analysis)
-    @list = send_json(:post, "/api/studies/#{@study[:id]}/checklists", { from: "reference", reference_id: @reference[:id] })[:checklist]
-  end
-
-  # The fixture's sound with one byte of its own.
-  def sound(mark) = File.binread(Fixture.wav).tap { |bytes| bytes.setbyte(2000, mark) }
-
-  def drop(bytes = sound(2), name = "bounce 1.wav", **asked)
-    send_bytes("/api/studies/#{@study[:id]}/attempts?#{URI.encode_www_form(asked)}", bytes, name)
-    as_declared
-  end
-
-  # An attempt whose analysis is that of a drawn song.
-  def attempt(song, mark: 2, **asked)
-    made = drop(sound(mark), "bounce #{mark}.wav", **asked)[:attempt]
-    finish(library.references.find(made[:song_id])[:recording_id], song.analysis)
-    made
-  end
-
-  def page(made) = get_json("/api/attempts/#{made[:id]}")
-
-  def rows = get_json("/api/studies/#{@study[:id]}/attempts")[:attempts]
+  include DroppedAttempts
 
   def differences(made) = page(made)[:comparison][:differences].map { |difference| difference[:kind] }
 
@@ -210,9 +183,11 @@ class AttemptsApiTest < Ethoscope::TestCase
   def test_two_attempts_are_compared_as_a_song_and_its_reference_are
     first = attempt(DrawnSong.new(seed: 2))
     second = attempt(DrawnSong.new(seed: 3, bpm: 126.0), mark: 3)
-    told = get_json("/api/attempts/#{second[:id]}/versions/#{first[:id]}")[:comparison]
+    told = get_json("/api/attempts/#{second[:id]}/versions/#{first[:id]}")
 
-    assert_equal(["tempo"], told[:differences].map { |difference| difference[:kind] })
+    assert_equal(["tempo"], told[:comparison][:differences].map { |difference| difference[:kind] })
+    assert_equal ["Attempt 1", first[:song_id], {}], [told[:reference][:title], told[:reference][:id], told[:verdicts]]
+    assert_equal 36, told[:sheet][:bars].size
   end
 
   def test_it_is_taken_away_as_markdown

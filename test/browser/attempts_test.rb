@@ -123,6 +123,25 @@ class AttemptsBrowserTest < BrowserCase
     assert_selector "tr", text: /Tempo holds.*exact/m, wait: 10
   end
 
+  def test_it_may_be_held_against_the_style_of_all_songs_or_looked_at_beside_another_attempt
+    analysed(@study, "New Song", Fixture.varied(tempo: Fixture.tempo(104.0)))
+    refresh
+    drop(known(Fixture.analysis), "Attempt 1")
+    drop(known(Fixture.varied(tempo: Fixture.tempo(120.0))), "Attempt 2")
+    select "attempt 1", from: "What it is held against"
+
+    assert_text(/against Attempt 1, bar for bar/)
+    assert_text "Yours is faster: 120.00 BPM, not 100.00 BPM."
+    assert_no_selector "[aria-label=List] button", text: "Items"
+    select "the style of 2 songs", from: "What it is held against"
+
+    within("[data-testid=style-sheet]") { assert_selector "tr", text: /Between 100.0 and 104.0 BPM.*At 120.0 BPM.*16.0 BPM off.*2 of 2/m }
+    assert_selector "h1 + p", text: "in the style of 2 songs"
+    select "Old Song", from: "What it is held against"
+
+    assert_selector "[data-testid=two-inks]", wait: 10
+  end
+
   def test_what_is_taken_away_comes_back_and_a_stranger_is_told
     file = known(Fixture.analysis)
     drop(file, "Attempt 1")

@@ -9,7 +9,7 @@ class ProfileJourneyTest < BrowserCase
     study = four_songs
     visit "/studies/#{study[:id]}/profile"
 
-    assert_selector "td", text: "Between 72.0 and 72.0 BPM"
+    assert_selector "td", text: "At 72.0 BPM"
     assert_text "The Other has not what all others have"
     click_button "Set it aside"
 
@@ -41,7 +41,7 @@ class ProfileJourneyTest < BrowserCase
     click_link "Lay beside"
 
     assert_selector "th", text: "Beside it, 2 songs"
-    assert_selector "tr", text: /72.0 and 72.0 BPM.*3 of 4.*0 of 2/m
+    assert_selector "tr", text: /At 72.0 BPM.*3 of 4.*0 of 2/m
   end
 
   def test_what_a_song_is_about_is_said_on_the_study

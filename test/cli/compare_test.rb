@@ -39,6 +39,16 @@ class CompareTest < Ethoscope::TestCase
     assert_equal [1, 1], told[:alignment][:bars].first
   end
 
+  def test_beside_the_songs_of_a_folder
+    songs = File.join(folder, "songs").tap { |dir| FileUtils.mkdir_p(dir) }
+    { "one" => 100.0, "two" => 102.0 }.each { |name, bpm| File.write(File.join(songs, "#{name}.json"), JSON.generate(Fixture.varied(tempo: Fixture.tempo(bpm)).to_h)) }
+    code, out, = run_command("compare", songs, Fixture.wav, "--tempo", "90")
+
+    assert_equal 0, code
+    assert_match(/^# fixture\.wav in the style of 2 songs$/, out)
+    assert_match(/^- At 90\.0 BPM, as you want it \(2 of 2\): At 100\.0 BPM, 10(\.\d+)? BPM off$/, out)
+  end
+
   def test_it_needs_two_files
     assert_equal 2, run_command("compare", Fixture.wav).first
     code, _, err = run_command("compare", Fixture.wav, "nowhere.wav")

@@ -37,7 +37,7 @@ class ProfileTest < Ethoscope::TestCase
     profile = Builder.new([*minor, other]).profile
 
     assert_equal [3, "the other"], profile[:outlier].values_at(:song, :title)
-    assert_empty ["Between 72.0 and 72.0 BPM", "In 4/4", "In minor"] - profile[:outlier][:respects]
+    assert_empty ["At 72.0 BPM", "In 4/4", "In minor"] - profile[:outlier][:respects]
     assert_equal [3, 4], profile[:keys].values_at(:minor, :of)
     assert_nil Builder.new(minor).profile[:outlier]
   end

@@ -6,7 +6,22 @@ require "rack/test"
 module Application
   include Rack::Test::Methods
 
-  def library = @library ||= Store::Library.new(File.join(folder, "home"))
+  def library = @library ||= Store::Library.new(Application.home(File.join(folder, "home")))
+
+  # A data directory with an empty database, which is made once for all tests.
+  def self.home(path)
+    FileUtils.mkdir_p(path)
+    FileUtils.cp(empty_database, path)
+    path
+  end
+
+  def self.empty_database
+    @empty_database ||= Dir.mktmpdir("ethoscope-empty").then do |home|
+      Minitest.after_run { FileUtils.rm_rf(home) }
+      Store::Library.new(home).db.disconnect
+      File.join(home, "ethoscope.sqlite3")
+    end
+  end
 
   def bulletin = @bulletin ||= Jobs::Bulletin.new
 

@@ -14,20 +14,8 @@ module Ethoscope
       }.freeze
       # Roles of which {TOLD} is true, of the measures that are read by role.
       HEARD = %w[kick snare hats bass].freeze
-      # What no comparison tells, and what measures say of it is no verdict.
-      BY_EAR = %w[layers.card layers.sound techniques.mark time.rivals harmony.rivals time.course groove.timing layers.presence].freeze
       # Of the bars of a target so large a share may differ for it to be in the ballpark.
       BALLPARK = 0.25
-      WHOLE_SONG = %w[time.tempo harmony.key].freeze
-      ORDER = Measures::Closeness::ALL
-
-      # What became of one target: its measure and place, both values in words, distance, tolerance, unit and closeness.
-      Target = Value.of(:measure, :place, :here, :there, :distance, :tolerance, :unit, :closeness)
-      # What became of an item: closeness (nil where only the ear can tell), its targets, and sentences of the differences that speak against it.
-      Verdict = Value.of(:closeness, :targets, :words) do
-        # @return [Hash]
-        def to_h = { closeness:, targets: targets.map(&:to_h), words: }
-      end
 
       # @param comparison [SideBySide]
       # @param attempt [Analysis] settled
@@ -36,25 +24,24 @@ module Ethoscope
       def initialize(comparison, attempt, wishes, reference)
         @comparison = comparison
         @bars = comparison.alignment.bars
-        @vector = Measures::Vector.of(AsLaid.of(attempt, comparison.alignment, reference))
-        @restatement = Measures::Restatement.new(from_bpm: @vector.bpm, to_bpm: wishes.bpm || comparison.alignment.reference_bpm, from_key: @vector.key, to_key: nil,
-          semitones: (wishes.semitones(reference) || 0) - comparison.alignment.semitones)
+        vector = Measures::Vector.of(AsLaid.of(attempt, comparison.alignment, reference))
+        @reach = Reach.new(vector, Measures::Restatement.new(from_bpm: vector.bpm, to_bpm: wishes.bpm || comparison.alignment.reference_bpm, from_key: vector.key, to_key: nil,
+          semitones: (wishes.semitones(reference) || 0) - comparison.alignment.semitones))
       end
 
       # @param targets [Array<Measures::Target>] of one item
-      # @return [Verdict]
+      # @return [Reach::Verdict]
       def of(targets)
-        return Verdict.new(closeness: nil, targets: [], words: []) unless @comparison.alignment.laid?
+        return Reach::Verdict.new(closeness: nil, targets: [], words: []) unless @comparison.alignment.laid?
 
         judged = targets.filter_map { |target| judged(target) }
-        worst = judged.map(&:closeness).max_by { |closeness| ORDER.index(closeness) }
-        Verdict.new(closeness: worst, targets: judged, words: targets.flat_map { |target| against(target) }.uniq.map(&:words))
+        Reach::Verdict.new(closeness: Reach.worst(judged), targets: judged, words: targets.flat_map { |target| against(target) }.uniq.map(&:words))
       end
 
       private
 
       def judged(target)
-        return nil if BY_EAR.include?(target.measure)
+        return nil if Reach::BY_EAR.include?(target.measure)
 
         told?(target) ? compared(target) : measured(target)
       end
@@ -86,10 +73,10 @@ module Ethoscope
       def compared(target)
         against = against(target)
         verdict = measured(target)
-        closeness = against.empty? ? near(verdict) : against.map { |difference| apart(target, difference) }.max_by { |one| ORDER.index(one) }
+        closeness = against.empty? ? near(verdict) : against.map { |difference| apart(target, difference) }.max_by { |one| Measures::Closeness::ALL.index(one) }
         unless verdict
-          return Target.new(measure: target.measure, place: target.place.to_h, here: target.words, there: nil, distance: nil, tolerance: target.tolerance, unit: target.kind.unit,
-            closeness:)
+          return Reach::Target.new(measure: target.measure, place: target.place.to_h, here: target.words, there: nil, distance: nil, tolerance: target.tolerance,
+            unit: target.kind.unit, closeness:)
         end
 
         verdict.class.new(**verdict.to_h, closeness:)
@@ -106,18 +93,7 @@ module Ethoscope
       end
 
       # Held against what was measured of the attempt; nil where it does not tell that.
-      def measured(target)
-        there = there(target) or return nil
-        distance = target.kind.distance(target.value, there)
-        Target.new(measure: target.measure, place: target.place.to_h, here: target.words, there: target.kind.words(there), distance: distance.finite? ? distance.round(3) : nil,
-          tolerance: target.tolerance, unit: target.kind.unit, closeness: Measures::Closeness.of(distance, target.tolerance))
-      end
-
-      def there(target)
-        place = there_place(target.place) or return nil
-        value = @vector.at(target.measure, place)&.value
-        value.nil? || WHOLE_SONG.include?(target.measure) ? value : target.kind.restate(value, @restatement)
-      end
+      def measured(target) = @reach.of(target, there_place(target.place))
 
       # Where in the attempt the bars of a target lie; nil where they are cut.
       def there_place(place)

@@ -17,7 +17,8 @@ module Ethoscope
           Family: ["own", *Techniques::Library::FAMILIES], Have: Readings::Values::OWNED, Purpose: Readings::Values::PURPOSES, Gives: Readings::Values::GIVES,
           MarkType: Readings::Values::MARK_TYPES, ItemState: Checklist::Item::STATES, ItemResult: Checklist::Item::RESULTS, Closeness: Measures::Closeness::ALL,
           WorkKind: WORK_KINDS, Presence: Sheet::SectionTable::STATES, SectionLabel: Form::Section::LABELS, SchoolId: Checklist::Schools::ALL.map(&:id),
-          Standing: Profile::Song::STANDINGS.keys, WordKind: Profile::Song::WORD_KINDS, DifferenceKind: Attempts::Difference::KINDS
+          Standing: Profile::Song::STANDINGS.keys, WordKind: Profile::Song::WORD_KINDS, DifferenceKind: Attempts::Difference::KINDS,
+          StandingInStyle: Attempts::InStyle::STANDINGS
         }.freeze
       end
 

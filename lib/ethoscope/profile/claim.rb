@@ -24,6 +24,10 @@ module Ethoscope
       # @return [Measures::Trait]
       def kind = Measures::Traits.fetch(trait)
 
+      # @param value [Object]
+      # @return [Claim] the same of another value
+      def with(value:) = self.class.new(**members.to_h { |name| [name, public_send(name)] }, value:)
+
       # @return [String] tells it from other claims
       def id = kind.kind == :figure ? trait : "#{trait}=#{value}"
 

@@ -44,6 +44,18 @@ module Ethoscope
         [told.count { |song| holds?(claim, song[claim.trait]) }, told.size]
       end
 
+      # @param trait [Measures::Trait]
+      # @param figure [Float]
+      # @param middle [Float]
+      # @return [Float] a tempo counted as the middle is counted; any other figure as it is
+      def fold(trait, figure, middle)
+        return figure unless trait.id == "time.tempo"
+
+        figure *= 2 while figure < middle / Math.sqrt(2)
+        figure /= 2 while figure >= middle * Math.sqrt(2)
+        figure
+      end
+
       # @param songs [Array<Hash>]
       # @return [Claims] of other songs beside the same music, whatever of it may be misheard
       def of(songs) = self.class.new(songs, baseline: @baseline, reliability: Reliability.new({}))
@@ -101,14 +113,6 @@ module Ethoscope
         return known unless trait.id == "time.tempo"
 
         Rhythm::TempoZone.new(known).points.map { |point| point&.folded }
-      end
-
-      def fold(trait, figure, middle)
-        return figure unless trait.id == "time.tempo"
-
-        figure *= 2 while figure < middle / Math.sqrt(2)
-        figure /= 2 while figure >= middle * Math.sqrt(2)
-        figure
       end
 
       def near?(trait, figure, middle) = (figure - middle).abs <= (trait.spread < 1 ? trait.spread * middle.abs : trait.spread)

@@ -87,6 +87,9 @@ export type WordKind = (typeof WORD_KINDS)[number];
 export const DIFFERENCE_KINDS = ["tempo","key","swing","level","range","width","brightness","form","form_added","chord","bass_octave","layer_missing","layer_extra","pattern","technique_missing","technique_amount"] as const;
 export type DifferenceKind = (typeof DIFFERENCE_KINDS)[number];
 
+export const STANDING_IN_STYLES = ["outside","edge","inside","untold"] as const;
+export type StandingInStyle = (typeof STANDING_IN_STYLES)[number];
+
 export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};
 
 export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo map, sections, chords, bass roots"},{"file":"played.mid","words":"MIDI: what each layer plays, a track each"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"sections.csv","words":"CSV: the sections, a row each"}] as const;
@@ -1404,12 +1407,47 @@ export interface AttemptVerdict {
   words: string[];
 }
 
+/** One thing that the songs share, and how an attempt stands to it. */
+export interface StyleLine {
+  id: string;
+  aspect: string;
+  words: string;
+  standing: StandingInStyle;
+  attempt: string | null;
+  range: [number, number] | null;
+  points: (number | null)[] | null;
+  figure: number | null;
+  /** how far outside the range, in unit */
+  apart: number | null;
+  unit: string | null;
+  /** in how many of how many songs */
+  holds: [number, number];
+}
+
+/** Bars of an attempt that equal those of one song and of no other. */
+export interface NearRun {
+  reference_id: number;
+  title: string;
+  reference: [number, number];
+  attempt: [number, number];
+  semitones: number;
+}
+
+/** An attempt beside several songs. */
+export interface StyleStanding {
+  songs: number;
+  lines: StyleLine[];
+  counts: Record<string, number>;
+  near: NearRun[];
+}
+
 export interface AttemptPage {
   attempt: AttemptRow;
   reference: Reference | null;
   problem: string | null;
   comparison: AttemptComparison | null;
   sheet: TwoInks | null;
+  style: StyleStanding | null;
   verdicts: Record<string, AttemptVerdict>;
   attempts: {
     id: number;

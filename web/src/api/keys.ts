@@ -23,7 +23,7 @@ export const keys = {
   schools: ["schools"] as const,
   /** All attempts of a study, and the page of one of them. */
   attempts: (studyId: number) => ["attempts", studyId] as const,
-  attempt: (studyId: number, id: number) => ["attempts", studyId, id] as const,
+  attempt: (studyId: number, id: number, beside?: number) => ["attempts", studyId, id, beside ?? null] as const,
 };
 
 export type Key = readonly unknown[];

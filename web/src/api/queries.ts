@@ -166,8 +166,9 @@ export const attemptsQuery = (studyId: number) =>
     queryFn: () => get<Attempts>(`/studies/${studyId}/attempts`),
   });
 
-export const attemptQuery = (studyId: number, id: number) =>
+/** An attempt beside what it is held against, or beside another attempt. */
+export const attemptQuery = (studyId: number, id: number, beside?: number) =>
   queryOptions({
-    queryKey: keys.attempt(studyId, id),
-    queryFn: () => get<AttemptPage>(`/attempts/${id}`),
+    queryKey: keys.attempt(studyId, id, beside),
+    queryFn: () => get<AttemptPage>(beside ? `/attempts/${id}/versions/${beside}` : `/attempts/${id}`),
   });

@@ -1,11 +1,10 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { studyQuery } from "../api/queries";
 import type { AttemptPage, AttemptRow } from "../api/types";
 import { Button } from "../components/Button";
 import { LineInput } from "../components/LineInput";
 import { percent } from "../lib/format";
+import { Against, useBeside } from "./Against";
 import { useAttemptChanges } from "./useAttempts";
 import { settledWords } from "./words";
 
@@ -13,28 +12,15 @@ import { settledWords } from "./words";
 export function Lies({ page, onGone }: { page: AttemptPage; onGone: (attempt: AttemptRow) => void }) {
   const { attempt, comparison } = page;
   const { change, remove, restoreList, undoList } = useAttemptChanges(attempt);
-  const { data: study } = useQuery(studyQuery(attempt.study_id));
   const [restored, setRestored] = useState(false);
+  const [beside] = useBeside();
   const alignment = comparison?.alignment;
+  /** Held against a reference, and not only looked at. */
+  const judged = !page.style && !beside;
   const laid = alignment?.bars.filter(([, other]) => other !== null).length ?? 0;
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-paper px-4 py-1.5 text-12">
-      <label className="flex items-center gap-2 text-ink-2">
-        Against
-        <select
-          aria-label="The reference that it is an attempt at"
-          value={attempt.against_id ?? ""}
-          onChange={(event) => change.mutate({ against_id: Number(event.target.value) })}
-          className="h-6 max-w-[170px] rounded-sm border border-firm bg-sheet px-1 text-ink"
-        >
-          {attempt.against_id === null && <option value="">choose a reference</option>}
-          {study?.references.map((row) => (
-            <option key={row.id} value={row.id}>
-              {row.title}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Against attempt={attempt} />
       {alignment && !alignment.refused && (
         <span className="text-ink-2">
           <span className="figure">{`${laid} of ${alignment.bars.length}`}</span> bars laid, sure to{" "}
@@ -42,7 +28,9 @@ export function Lies({ page, onGone }: { page: AttemptPage; onGone: (attempt: At
           {settledWords(attempt.settled) && `; ${settledWords(attempt.settled)}`}
         </span>
       )}
-      <ByHand key={JSON.stringify(attempt.lies)} attempt={attempt} onSay={(lies) => change.mutate({ lies })} />
+      {judged && (
+        <ByHand key={JSON.stringify(attempt.lies)} attempt={attempt} onSay={(lies) => change.mutate({ lies })} />
+      )}
       <Note key={attempt.note} attempt={attempt} onSay={(note) => change.mutate({ note })} />
       <span className="ml-auto flex items-center gap-2">
         <Link

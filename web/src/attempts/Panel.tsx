@@ -22,7 +22,7 @@ export function Panel({ page, checklist, chosen, choose, onHear }: PanelProps) {
   const [view, setView] = useState<View>("things");
   const { comparison } = page;
   if (!comparison) return null;
-  const items = checklist?.items ?? [];
+  const items = Object.keys(page.verdicts).length > 0 ? (checklist?.items ?? []) : [];
   const ear = itemsByEar(items, page);
   const looked = chosen?.kind === "difference" ? comparison.differences[chosen.index] : undefined;
   return (

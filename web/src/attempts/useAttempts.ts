@@ -9,7 +9,7 @@ import { useChange } from "../app/useChange";
 import { messageOf } from "../components/Notice";
 
 /** Drops bounces, one after another; the last one that arrived is handed on. */
-export function useDrop(studyId: number, againstId: number | undefined, done: (attempt: AttemptRow) => void) {
+export function useDrop(studyId: number, against: number | null | undefined, done: (attempt: AttemptRow) => void) {
   const client = useQueryClient();
   const [sending, setSending] = useState<string | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
@@ -18,7 +18,7 @@ export function useDrop(studyId: number, againstId: number | undefined, done: (a
     for (const file of files) {
       setSending(file.name);
       try {
-        const path = `/studies/${studyId}/attempts${againstId ? `?against_id=${againstId}` : ""}`;
+        const path = `/studies/${studyId}/attempts${asked(against)}`;
         const { attempt } = await upload<{ attempt: AttemptRow }>(path, file);
         done(attempt);
       } catch (error) {
@@ -30,6 +30,12 @@ export function useDrop(studyId: number, againstId: number | undefined, done: (a
     }
   };
   return { drop, sending, failure, forgive: () => setFailure(null) };
+}
+
+/** The next attempt is held against what the one before is: one reference, or the style of them all. */
+function asked(against: number | null | undefined): string {
+  if (against === undefined) return "";
+  return against === null ? "?style=true" : `?against_id=${against}`;
 }
 
 /** A person's own word on how close an item is. */

@@ -1,15 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { attemptQuery, attemptsQuery, checklistQuery, isWaiting, studyQuery } from "../api/queries";
+import { attemptQuery, attemptsQuery, isWaiting, studyQuery } from "../api/queries";
 import type { AttemptPage, AttemptRow } from "../api/types";
-import { useCommands } from "../app/commands";
-import { HearBoth } from "../attempts/HearBoth";
-import { InkSheet } from "../attempts/InkSheet";
-import { Lies } from "../attempts/Lies";
-import { Panel } from "../attempts/Panel";
-import type { Chosen } from "../attempts/selection";
-import { pairOf } from "../attempts/track";
+import { useBeside } from "../attempts/Against";
+import { Laid } from "../attempts/Laid";
 import { useAttemptChanges, useDrop } from "../attempts/useAttempts";
 import { Versions } from "../attempts/Versions";
 import { Button } from "../components/Button";
@@ -20,7 +15,7 @@ import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Progress } from "../components/Progress";
 import { Segmented } from "../components/Segmented";
-import { usePlayer } from "../player/context";
+import { plural } from "../lib/format";
 import { useStudyId } from "./params";
 
 /** The user's own track, version by version, laid on what it is an attempt at. */
@@ -34,11 +29,11 @@ export function AttemptsScreen() {
   const chosen = attempts.find((attempt) => attempt.id === wanted) ?? attempts.at(-1);
   const [gone, setGone] = useState<AttemptRow | null>(null);
   const { bringBack } = useAttemptChanges(gone ?? undefined);
-  const against = chosen?.against_id ?? undefined;
+  const [beside] = useBeside();
   const show = (attempt: AttemptRow) => void navigate(`/studies/${studyId}/attempts/${attempt.id}`);
-  const { drop, sending, failure, forgive } = useDrop(studyId, against, show);
+  const { drop, sending, failure, forgive } = useDrop(studyId, chosen?.against_id, show);
   const { data: page } = useQuery({
-    ...attemptQuery(studyId, chosen?.id ?? 0),
+    ...attemptQuery(studyId, chosen?.id ?? 0, beside),
     enabled: chosen !== undefined && !isWaiting(chosen.run?.state),
   });
   const [onlyDifferent, setOnlyDifferent] = useState(false);
@@ -56,7 +51,7 @@ export function AttemptsScreen() {
             ]}
           />
         )}
-        {page?.comparison && (
+        {page && (page.comparison ?? page.style) && !beside && (
           <a href={`/api/attempts/${page.attempt.id}/comparison.md`} className={LINK_LOOK}>
             Take away
           </a>
@@ -105,13 +100,14 @@ export function AttemptsScreen() {
         </div>
       )}
       {page && page.attempt.id === chosen?.id && (
-        <Laid key={page.attempt.id} page={page} onlyDifferent={onlyDifferent} onGone={setGone} />
+        <Laid key={`${page.attempt.id} ${beside ?? ""}`} page={page} onlyDifferent={onlyDifferent} onGone={setGone} />
       )}
     </DropPage>
   );
 }
 
 function remarkOf(page: AttemptPage | undefined): string | null {
+  if (page?.style) return `in the style of ${plural(page.style.songs, "song")}`;
   if (!page?.reference) return null;
   const { comparison, reference } = page;
   if (!comparison || comparison.alignment.refused) return `against ${reference.title}`;
@@ -140,68 +136,5 @@ function Empty({ references, studyId }: { references: number; studyId: number })
           : "Drop a bounce of your own track here. It is laid on the reference, bar by bar, and the checklist says how close it came."}
       </Notice>
     </div>
-  );
-}
-
-interface LaidProps {
-  page: AttemptPage;
-  onlyDifferent: boolean;
-  onGone: (attempt: AttemptRow) => void;
-}
-
-function Laid({ page, onlyDifferent, onGone }: LaidProps) {
-  const { attempt, comparison, sheet } = page;
-  const player = usePlayer();
-  const [chosen, choose] = useState<Chosen>(null);
-  const { data: checklist } = useQuery({
-    ...checklistQuery(attempt.checklist_id ?? 0),
-    enabled: attempt.checklist_id !== null,
-  });
-  useEffect(() => {
-    if (sheet && page.reference) player.load(pairOf(page, sheet));
-  }, [player, page, sheet]);
-  const bars = comparison?.bars.length ?? 0;
-  const step = (by: number) => {
-    const bar = Math.min(bars, Math.max(1, (chosen?.kind === "bar" ? chosen.bar : player.barAt(player.time)) + by));
-    choose({ kind: "bar", bar });
-    player.seekBar(bar);
-  };
-  useCommands(
-    comparison
-      ? [
-          { key: "ArrowRight", name: "next bar", group: "On the sheet", run: () => step(1) },
-          { key: "ArrowLeft", name: "bar before", group: "On the sheet", run: () => step(-1) },
-          { key: "Escape", name: "back to the lists", group: "On the sheet", run: () => choose(null) },
-        ]
-      : [],
-  );
-  const hear = (runs: [number, number][]) => {
-    const [first] = runs;
-    player.setLoop(first ? { first: first[0], last: first[1] } : null);
-    if (!player.snapshot().playing) player.toggle();
-  };
-  return (
-    <>
-      <Lies page={page} onGone={onGone} />
-      {!comparison || !sheet || comparison.alignment.refused ? (
-        <div className="grow bg-sheet px-4">
-          <Notice>{comparison?.alignment.refused ?? page.problem ?? "There is nothing to compare yet."}</Notice>
-        </div>
-      ) : (
-        <div className="flex min-h-0 grow">
-          <div className="flex min-w-0 grow flex-col">
-            <InkSheet
-              sheet={sheet}
-              comparison={comparison}
-              chosen={chosen}
-              choose={choose}
-              onlyDifferent={onlyDifferent}
-            />
-            <HearBoth />
-          </div>
-          <Panel page={page} checklist={checklist} chosen={chosen} choose={choose} onHear={hear} />
-        </div>
-      )}
-    </>
   );
 }
