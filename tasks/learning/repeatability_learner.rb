@@ -16,6 +16,12 @@ module Learning
     SAMPLES = { "level" => :level_db, "width" => :side_db, "brightness" => :tilt_db }.freeze
     # A copy: MPEG layer 3 at 128 kb/s, ten milliseconds cut off, three decibels quieter.
     COPY = %w[-af atrim=start=0.01,volume=-3dB -b:a 128k].freeze
+    # Figures by section, band and register are many in each pair, so the hundredth that is furthest apart is what counts.
+    PLACE_SHARE = 0.99
+    PLACES = Ethoscope::Attempts::SoundPlaces
+    PLACE_UNITS = Ethoscope::Attempts::Finders::Balance::KINDS.transform_values(&:unit).freeze
+    # What, where it was planted, speaks in them.
+    SPEAKS = { "spectrum" => "brightness", "width_band" => "width", "feel" => "swing" }.freeze
     # By how much a copy is quieter on purpose.
     QUIETER = { "level" => 3.0 }.freeze
 
@@ -43,12 +49,29 @@ module Learning
       CSV.generate do |csv|
         csv << %w[measure unit pairs pairs_measured copies copies_measured]
         UNITS.each { |measure, unit| csv << [measure, unit, *limit(apart_in_pairs(measure)), *limit(apart_in_copies(measure))] }
+        in_copies = readings(@copies.map { |song, copy| [song, copy, []] })
+        readings(@pairs.map { |pair| [pair.reference, pair.attempt, pair.truth[:differences]] }).each do |place, (kind, apart)|
+          csv << [place, PLACE_UNITS.fetch(kind), *limit(apart, PLACE_SHARE), *limit(in_copies.fetch(place, [kind, []]).last, PLACE_SHARE)]
+        end
       end
     end
 
     private
 
-    def limit(values) = [values.empty? ? 0 : values.sort[((values.size - 1) * SHARE).round].round(2), values.size]
+    def limit(values, share = SHARE) = [values.empty? ? 0 : values.sort[((values.size - 1) * share).round].round(2), values.size]
+
+    # By place its kind and how far it is apart wherever nothing that was planted speaks in it.
+    def readings(songs)
+      told = songs.flat_map do |one, other, planted|
+        comparison = Ethoscope::Attempts::SideBySide.new(one, other)
+        next [] unless comparison.alignment.laid?
+
+        bars = planted.flat_map { |difference| difference[:bars].flat_map { |first, last| (first..last).to_a } }
+        kinds = planted.map { |difference| difference[:kind] }
+        PLACES.new(comparison.laid).all.reject { |reading| kinds.include?(SPEAKS[reading.kind]) || reading.bars.any? { |first, last| bars.intersect?((first..last).to_a) } }
+      end
+      told.group_by(&:place).sort.to_h { |place, group| [place, [group.first.kind, group.map { |reading| reading.apart.abs }]] }
+    end
 
     def apart_in_pairs(measure)
       return errors(measure, SAMPLES.fetch(measure)) if SAMPLES.key?(measure)

@@ -93,7 +93,7 @@ class ProfilesApiTest < Ethoscope::TestCase
 
   def test_rows_become_targets_on_a_list_of_their_own_or_on_one_that_there_is
     made = send_json(:post, "/api/studies/#{@study[:id]}/targets", { claims: ["time.tempo", "harmony.mode=minor", "time.meter=4/4"] })[:checklist]
-    tempo = made[:items].find { |item| item[:title].start_with?("Between") }
+    tempo = made[:items].find { |item| item[:title].start_with?("At 72") }
 
     assert_equal ["From the profile", 3], [made[:title], made[:items].size]
     assert_equal ["as in 4 of 4 songs", "±1 BPM", { bpm: 72.0 }], [*tempo.values_at(:target, :tolerance), tempo[:targets].first[:value]]

@@ -11,6 +11,9 @@ class Band
 
   attr_reader :lead_in
 
+  # The same tones come back in every song: each is worked out once.
+  def self.kept(*key) = (@kept ||= {})[key] ||= yield
+
   # beats is how many beats a bar has, cents how far everything is tuned from A 440.
   def initialize(bpm:, beats: 4, cents: 0, lead_in: 0.3)
     @bpm = bpm.to_f
@@ -99,7 +102,9 @@ class Band
     end
   end
 
-  def organ(note, seconds, partials)
+  def organ(note, seconds, partials) = Band.kept(:organ, note, seconds, partials, @tuning) { played(note, seconds, partials) }
+
+  def played(note, seconds, partials)
     time = Numo::DFloat.new((seconds * RATE).round).seq / RATE
     pitch = 440.0 * @tuning * (2**((note - 69) / 12.0))
     sound = (1..partials).sum { |k| Numo::NMath.sin(time * (2 * Math::PI * pitch * k)) / (k**1.5) }
@@ -108,8 +113,7 @@ class Band
   end
 
   def drum(piece)
-    @drums ||= { kick: kick, snare: noise(0.16, 18, 5) + tone(0.16, 190, 25), hats: noise(0.05, 70, 0) * 0.35 }
-    @drums.fetch(piece)
+    Band.kept(:drums) { { kick: kick, snare: noise(0.16, 18, 5) + tone(0.16, 190, 25), hats: noise(0.05, 70, 0) * 0.35 } }.fetch(piece)
   end
 
   def kick = tone(0.2, 55, 16) * 1.1

@@ -29,6 +29,8 @@ class DrawnSong
     @told = told
     @candidates = candidates || [{ bpm:, odds: 0.95, relation: "chosen", reason: "" }]
     @techniques = []
+    @lines = []
+    @sides = {}
     @random = Random.new(seed)
     @bars = form.flat_map { |label, count| Array.new(count) { |i| bar(label, i) } }
   end
@@ -38,6 +40,12 @@ class DrawnSong
 
   # Leaves bars out, or puts some in.
   def edit(&) = tap { @bars = yield(@bars) }
+
+  # Writes down what a layer plays: pitches by beat of each bar, from the number of the bar, as notes of a score tell it.
+  def write(role, &notes) = tap { @lines << [role, notes] }
+
+  # Sets how much of the energy of a register is at the sides.
+  def sides(**shares) = tap { @sides = shares.to_h { |name, share| [name.to_s.tr("_", " "), share] } }
 
   # Sees a technique.
   def see(kind, first_bar, last_bar, **detail)
@@ -62,6 +70,8 @@ class DrawnSong
     edges = (0..@bars.size).map { |i| (0.25 + (i * seconds)).round(5) }
     { tempo: base[:tempo].merge(bpm: @bpm, candidates: @candidates), meter: @meter, meters: [{ name: @meter, odds: 0.97 }], bars: told_bars(edges),
       sections: sections(edges), chords: chords(edges), bass: base[:bass].merge(notes: bass_notes), layers:, techniques: @techniques, prints:,
+      lines: @lines.map { |line| line_of(*line) },
+      mix: base[:mix].merge(registers: base[:mix][:registers].map { |register| register.merge(side: @sides.fetch(register[:name], 0.1)) }),
       duration: edges.last + 1, gaps: [], **whole }
   end
 
@@ -93,6 +103,11 @@ class DrawnSong
       { start: edges[i], end: edges[i + 1], label: "#{name}:#{bar.chord.split(":").last}", symbol: "#{name}#{"m" if bar.chord.end_with?("min")}".tr("b#", "♭♯"), degree: "I",
         borrowed_from: nil, function: "diatonic", function_of: nil, confidence: 0.95, rivals: [], bar: i + 1, beat: 1.0, beats: 4.0, written: [] }
     end
+  end
+
+  def line_of(role, notes)
+    told = @bars.each_index.flat_map { |i| notes.call(i + 1).map { |beat, pitch| [(i * 4.0) + beat, 0.9, pitch + @up, 0.8] } }
+    { layer: role, role:, source: "midi", notes: told, feel: nil, edited: 0, sections: [] }
   end
 
   def bass_pitch(bar) = 28 + ((root(bar.chord) - @up - 4) % 12) + @up + (12 * bar.octave)

@@ -5,6 +5,9 @@ class Sketch
   RATE = 44_100
   BEAT = 0.5
 
+  # The same tones come back in every song: each is worked out once.
+  def self.kept(*key) = (@kept ||= {})[key] ||= yield
+
   def initialize(bars: 16)
     @channels = Array.new(2) { Numo::SFloat.zeros(((bars * 4 * BEAT) + 0.2) * RATE) }
     @random = Random.new(5)
@@ -27,13 +30,13 @@ class Sketch
   end
 
   def noise(beat, beats, level: 0.2, **where, &envelope)
-    add(beat, beats, **where) { |time| Numo::DFloat.cast(Array.new(time.size) { @random.rand(-1.0..1.0) }) * level * (envelope ? yield(time) : 1.0) }
+    add(beat, beats, **where) { |time| white(time.size) * level * (envelope ? yield(time) : 1.0) }
   end
 
   # Noise whose band climbs: fast changes only, the faster the higher it is (width in samples).
   def band_noise(beat, beats, width:, level: 0.2, **where)
     add(beat, beats, **where) do |time|
-      white = Numo::DFloat.cast(Array.new(time.size) { @random.rand(-1.0..1.0) })
+      white = white(time.size)
       band = Ethoscope::Signal::Series.running_mean(white, width) - Ethoscope::Signal::Series.running_mean(white, width * 3)
       band * (level / Math.sqrt((band**2).mean))
     end
@@ -69,8 +72,13 @@ class Sketch
 
   private
 
+  # Even noise from -1 to 1, from the seed.
+  def white(size) = (Numo::DFloat.cast(Numo::UInt32.from_binary(@random.bytes(4 * size))) / (2**31)) - 1
+
   # Four partials, in phase with the clock of the song, so that beats join without a click.
-  def harmonic(time, pitch)
+  def harmonic(time, pitch) = Sketch.kept(time.size, pitch) { partials(time, pitch) }
+
+  def partials(time, pitch)
     whole = (pitch * BEAT).round / BEAT # whole turns in a beat
     (1..4).sum { |k| Numo::NMath.sin(time * (2 * Math::PI * whole * k)) / k }
   end

@@ -6,9 +6,16 @@ module Ethoscope
     class Causes
       # What may follow from what, kind by kind; of the same bars.
       FOLLOW = {
-        "technique_missing" => %w[layer_missing layer_extra pattern], "layer_missing" => %w[pattern technique_missing technique_amount],
-        "layer_extra" => %w[pattern technique_missing technique_amount], "chord" => %w[bass_octave]
+        "technique_missing" => %w[layer_missing layer_extra pattern section_level section_width], "chord" => %w[bass_octave],
+        "layer_missing" => %w[pattern technique_missing technique_amount section_level section_width],
+        "layer_extra" => %w[pattern technique_missing technique_amount section_level section_width]
       }.freeze
+      # What follows from what is so of the whole song.
+      FOLLOW_WHOLE = { "width" => %w[width_band section_width], "brightness" => %w[spectrum], "swing" => %w[feel] }.freeze
+      # A layer that is not there in so much of the song takes its part of the whole sound with it.
+      MOST = 0.5
+      LAYERS = %w[layer_missing layer_extra].freeze
+      SOUND = %w[spectrum width_band brightness width level].freeze
       # Whatever is said of bars that are not there follows from that.
       EVERYTHING = "form"
       # The share of its bars that something must have in common with its cause.
@@ -17,8 +24,10 @@ module Ethoscope
       LIKELY = 0.6
 
       # @param differences [Array<Difference>]
-      def initialize(differences)
+      # @param bars [Integer] of the reference that have their like
+      def initialize(differences, bars: 0)
         @differences = differences
+        @bars = bars
       end
 
       # @return [Array<Difference>] those that have no cause among the others
@@ -31,17 +40,20 @@ module Ethoscope
 
       # Never one that has a cause itself.
       def cause(difference)
-        return nil if difference.bars.empty?
-
         @differences.find { |other| !other.equal?(difference) && follows?(difference, other) && @differences.none? { |third| follows?(other, third) && !third.equal?(other) } }
       end
 
       def follows?(difference, other)
-        return false if other.bars.empty? || difference.bars.empty? || !may?(difference, other)
+        return FOLLOW_WHOLE.fetch(other.kind, []).include?(difference.kind) if other.bars.empty?
+        return takes_along?(difference, other) if difference.bars.empty?
+        return false unless may?(difference, other)
 
         own = difference.each_bar
         (own & other.each_bar).size >= SHARED * own.size
       end
+
+      # A layer that is not there takes its part of the whole sound along.
+      def takes_along?(difference, other) = LAYERS.include?(other.kind) && SOUND.include?(difference.kind) && other.each_bar.size > MOST * @bars
 
       def may?(difference, other)
         return true if (other.kind == EVERYTHING && difference.kind != EVERYTHING) || mistaken?(difference, other)

@@ -10,7 +10,10 @@ module Ethoscope
 
     # Knows how much it is.
     class Difference
-      KINDS = %w[tempo key swing level range width brightness form form_added chord bass_octave layer_missing layer_extra pattern technique_missing technique_amount].freeze
+      KINDS = %w[
+        tempo key swing level range width brightness form form_added chord bass_octave layer_missing layer_extra pattern technique_missing technique_amount
+        section_level section_width spectrum width_band feel register line
+      ].freeze
       # Nothing is told to be more than this many tolerances away.
       MOST = 9.9
       # What is less likely than this is told with a "perhaps".

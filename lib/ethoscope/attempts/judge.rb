@@ -8,7 +8,8 @@ module Ethoscope
       # Kinds of differences that speak against a target, by its measure.
       TOLD = {
         "time.tempo" => %w[tempo], "harmony.key" => %w[key], "groove.swing" => %w[swing], "mix.loudness" => %w[level], "mix.range" => %w[range], "mix.width" => %w[width],
-        "mix.spectrum" => %w[brightness], "form.lengths" => %w[form form_added], "form.section" => %w[form form_added], "time.length" => %w[form form_added],
+        "mix.spectrum" => %w[brightness spectrum], "mix.level" => %w[section_level], "mix.widths" => %w[section_width],
+        "mix.registers" => %w[width_band], "form.lengths" => %w[form form_added], "form.section" => %w[form form_added], "time.length" => %w[form form_added],
         "harmony.chords" => %w[chord], "harmony.loop" => %w[chord], "groove.steps" => %w[pattern layer_missing layer_extra], "layers.plays" => %w[layer_missing layer_extra],
         "layers.bars" => %w[layer_missing layer_extra], "techniques.technique" => %w[technique_missing technique_amount]
       }.freeze

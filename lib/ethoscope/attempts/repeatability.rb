@@ -4,8 +4,9 @@ require "csv"
 
 module Ethoscope
   module Attempts
-    # How far two recordings come apart in a measure though nothing differs: the ninety-fifth hundredth of what was measured on pairs in which nothing was planted, and on
-    # songs against their own copies (`rake learn:repeatability`). What is nearer is no difference. (After the repeatability limit of ISO 5725-6.)
+    # How far two recordings come apart in a measure though nothing differs: the ninety-fifth hundredth (of figures by section, band or register, which are many, the
+    # ninety-ninth) of what was measured on pairs in which nothing was planted, and on songs against their own copies (`rake learn:repeatability`). What is nearer is no
+    # difference. (After the repeatability limit of ISO 5725-6.)
     class Repeatability
       FILE = File.join(__dir__, "repeatability.csv")
 

@@ -9,6 +9,8 @@ module Ethoscope
 
       # @return [BarMap]
       attr_reader :alignment
+      # @return [Laid] what all of this is read off
+      attr_reader :laid
 
       # @param reference [Analysis] settled
       # @param attempt [Analysis] settled
@@ -26,7 +28,7 @@ module Ethoscope
 
       # @return [Array<Difference>] the largest first, as far as they are sure; none where nothing is laid
       def differences
-        @differences ||= alignment.laid? ? Causes.new(found).told.sort_by { |difference| [-weight(difference), difference.kind] } : []
+        @differences ||= alignment.laid? ? Causes.new(found, bars: laid.bars.size).told.sort_by { |difference| [-weight(difference), difference.kind] } : []
       end
 
       # @return [Array<Hash>] by bar of the reference: bar, that of the attempt (nil where it has none), and how far they are apart, in tolerances
@@ -53,9 +55,11 @@ module Ethoscope
       # What is left out on purpose is not missing.
       def found = everything.reject { |difference| difference.kind == "layer_missing" && @laid.wishes.left_out.include?(difference.role) }
 
+      # What notes tell of the bass needs not be heard.
       def everything
-        [*Finders::Whole.new(@laid, @repeatability).differences, *Finders::Form.new(@laid).differences, *Finders::Kit.new(@laid).differences, *Finders::Bass.new(@laid).differences,
-         *Finders::Chords.new(@laid).differences, *Finders::Techniques.new(@laid).differences]
+        tunes = Finders::Tunes.new(@laid)
+        [Finders::Whole.new(@laid, @repeatability), Finders::Form.new(@laid), Finders::Kit.new(@laid), *(Finders::Bass.new(@laid) unless tunes.bass?), tunes,
+         Finders::Chords.new(@laid), Finders::Techniques.new(@laid), Finders::Balance.new(@laid, @repeatability)].flat_map(&:differences)
       end
     end
   end
