@@ -3,7 +3,7 @@
 require "json"
 
 module Learning
-  # Folders of pairs as the corpus' generator of attempts makes them: NAME.pair.json, NAME.ref.ogg, NAME.try.ogg.
+  # Folders of pairs as the corpus' generator of attempts makes them: NAME.pair.json, NAME.ref.ogg, NAME.try.ogg; NAME.ref.stems and so on are used where they stand.
   class PlantedPairs
     # @param folders [Array<String>]
     def initialize(*folders)
@@ -22,13 +22,14 @@ module Learning
 
     def path(name, which) = "#{name}.#{which}.ogg"
 
-    def analysis(path) = Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode)
+    def analysis(path, **count)
+      Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(path).decode, corrections: Ethoscope::Corrections.of(**count),
+        sources: Cli::Beside.of(path, err: $stderr).method(:sources))
+    end
 
     def pair(name)
       paths = { reference: path(name, "ref"), attempt: path(name, "try") }
-      one, other, = Ethoscope::Attempts::Settling.settle(*paths.values.map { |file| analysis(file) }) do |which, count|
-        Ethoscope::Analysis.of(Ethoscope::Audio::Decoder.new(paths[which]).decode, corrections: Ethoscope::Corrections.of(**count))
-      end
+      one, other, = Ethoscope::Attempts::Settling.settle(*paths.values.map { |file| analysis(file) }) { |which, count| analysis(paths[which], **count) }
       DifferenceLearner::Pair.new(reference: one, attempt: other, truth: JSON.parse(File.read("#{name}.pair.json"), symbolize_names: true))
     end
   end

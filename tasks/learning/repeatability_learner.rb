@@ -20,6 +20,7 @@ module Learning
     PLACE_SHARE = 0.99
     PLACES = Ethoscope::Attempts::SoundPlaces
     PLACE_UNITS = Ethoscope::Attempts::Finders::Balance::KINDS.transform_values(&:unit).freeze
+    STEMS = Ethoscope::Attempts::Finders::StemSounds::FIGURES
     # What, where it was planted, speaks in them.
     SPEAKS = { "spectrum" => "brightness", "width_band" => "width", "feel" => "swing" }.freeze
     # By how much a copy is quieter on purpose.
@@ -53,12 +54,22 @@ module Learning
         readings(@pairs.map { |pair| [pair.reference, pair.attempt, pair.truth[:differences]] }).each do |place, (kind, apart)|
           csv << [place, PLACE_UNITS.fetch(kind), *limit(apart, PLACE_SHARE), *limit(in_copies.fetch(place, [kind, []]).last, PLACE_SHARE)]
         end
+        of_stems.each { |kind, apart| csv << [kind, STEMS.fetch(kind).unit, *limit(apart, PLACE_SHARE), 0, 0] }
       end
     end
 
     private
 
     def limit(values, share = SHARE) = [values.empty? ? 0 : values.sort[((values.size - 1) * share).round].round(2), values.size]
+
+    # By kind how far stems of one layer are apart, of which nothing is ever planted.
+    def of_stems
+      told = @pairs.flat_map do |pair|
+        comparison = Ethoscope::Attempts::SideBySide.new(pair.reference, pair.attempt)
+        comparison.alignment.laid? ? Ethoscope::Attempts::Finders::StemSounds.new(comparison.laid, Ethoscope::Attempts::Repeatability.shipped).apart : []
+      end
+      STEMS.keys.to_h { |kind| [kind, told.filter_map { |one, apart| apart if one == kind }] }
+    end
 
     # By place its kind and how far it is apart wherever nothing that was planted speaks in it.
     def readings(songs)

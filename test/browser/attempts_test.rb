@@ -31,7 +31,7 @@ class AttemptsBrowserTest < BrowserCase
   def drop(path, title)
     attach_file("Bounce of your track", path, make_visible: false)
 
-    assert_selector "h1", text: title, exact_text: true, wait: 20
+    assert_selector "h1", text: title, exact_text: true
     assert_selector "[data-testid=two-inks]", wait: 60
   end
 
@@ -48,15 +48,24 @@ class AttemptsBrowserTest < BrowserCase
     find("[aria-label=List] button", text: "Worst bars").click
     within("[aria-label='Worst bars']") { find("li:first-child button", text: why).click }
 
-    assert_selector "[data-playing=true]", wait: 20
+    assert_selector "[data-playing=true]"
     assert_equal "reference", heard
-    assert_text(/Matched in loudness: yours −?\d/, wait: 20)
+    assert_text(/Matched in loudness: yours −?\d/)
     press "a"
 
     assert_equal "yours", heard
     assert_selector "[data-playing=true]"
     assert_operator find("[data-testid=place]").text.to_i, :>=, 13
     press :space
+  end
+
+  # What a difference is seen in, of both songs.
+  def assert_evidence(words)
+    find("[aria-label='What differs'] button", text: words).click
+
+    assert_selector "figure", text: /tempo by bar, .* BPM/
+    assert_selector "figure svg rect", minimum: 20
+    click_button "Back to the list"
   end
 
   # A person says otherwise, and takes that back.
@@ -68,10 +77,10 @@ class AttemptsBrowserTest < BrowserCase
       fill_in "Why", with: "It is meant to run."
       click_button "Say so"
 
-      assert_text "substituted, you say", wait: 10
+      assert_text "substituted, you say"
       click_button "let it be measured again"
 
-      assert_text "missing", wait: 10
+      assert_text "missing"
     end
   end
 
@@ -83,10 +92,19 @@ class AttemptsBrowserTest < BrowserCase
     assert_text(/against Old Song, bar for bar; yours at 106\.\d\d BPM, in its key/)
     assert_text "Yours is faster: 106.00 BPM, not 100.00 BPM."
 
+    assert_evidence("Yours is faster")
     assert_worst_bar_heard(/instead of/)
     items
 
     assert_overruled("Tempo holds")
+    click_link "On paper"
+
+    assert_selector "article h2", text: "Attempt 1 against Old Song"
+    assert_selector "article", text: "Set the tempo to 100.00 BPM."
+    assert_selector "article li", text: /Tempo holds.*missing/m
+    click_link "Back to the attempt"
+
+    assert_selector "[data-testid=two-inks]"
   end
 
   def done = library.checklists.of_study(@study[:id]).first[:done]
@@ -117,10 +135,10 @@ class AttemptsBrowserTest < BrowserCase
     refresh
 
     assert_selector "[aria-label=Attempts] li", count: 2
-    assert_selector "[data-testid=two-inks]", wait: 10
+    assert_selector "[data-testid=two-inks]"
     visit "/studies/#{@study[:id]}/checklists/#{@list[:id]}"
 
-    assert_selector "tr", text: /Tempo holds.*exact/m, wait: 10
+    assert_selector "tr", text: /Tempo holds.*exact/m
   end
 
   def test_it_may_be_held_against_the_style_of_all_songs_or_looked_at_beside_another_attempt
@@ -139,7 +157,7 @@ class AttemptsBrowserTest < BrowserCase
     assert_selector "h1 + p", text: "in the style of 2 songs"
     select "Old Song", from: "What it is held against"
 
-    assert_selector "[data-testid=two-inks]", wait: 10
+    assert_selector "[data-testid=two-inks]"
   end
 
   def test_what_is_taken_away_comes_back_and_a_stranger_is_told

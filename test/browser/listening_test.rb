@@ -18,7 +18,7 @@ class ListeningTest < BrowserCase
 
     assert_selector "[data-playing=true]"
     assert_selector "[data-testid=place]", text: /\A1\./
-    assert_selector "[data-playing=false]", wait: 20
+    assert_selector "[data-playing=false]"
     assert_selector "[data-testid=place]", text: /\A(1\.4|2\.\d)\z/
   end
 

@@ -117,7 +117,7 @@ class SheetTest < BrowserCase
     assert_selector "[data-playing=true]"
     press(*([:right] * 3))
 
-    assert_selector "[data-testid=place]", text: /\A1\./, wait: 10
+    assert_selector "[data-testid=place]", text: /\A1\./
   end
 
   def test_closer_there_are_fewer_bars_and_the_page_itself_never_scrolls_sideways

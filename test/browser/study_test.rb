@@ -26,7 +26,7 @@ class StudyTest < BrowserCase
     attach_file "Sound files", [note, Fixture.wav], visible: :all
 
     assert_selector "li", text: "diary.wav This is not a sound file that Ethoscope can read.", normalize_ws: true
-    assert_link "fixture", wait: 20
+    assert_link "fixture"
     click_button "Put aside"
 
     assert_no_text "diary.wav"
@@ -36,7 +36,7 @@ class StudyTest < BrowserCase
     visit "/studies/#{new_study[:id]}"
     find("main > div").drop(Fixture.wav)
 
-    assert_link "fixture", wait: 20
+    assert_link "fixture"
   end
 
   def test_the_same_song_twice_says_where_it_is_already

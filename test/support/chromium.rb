@@ -14,5 +14,5 @@ Capybara.register_driver(:chromium) do |app|
   Capybara::Selenium::Driver.new(app, browser: :chrome, options:, service:)
 end
 Capybara.server = :puma, { Silent: true, Threads: "2:12" }
-Capybara.default_max_wait_time = 10
+Capybara.default_max_wait_time = 30
 Capybara.enable_aria_label = true

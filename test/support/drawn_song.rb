@@ -30,6 +30,7 @@ class DrawnSong
     @candidates = candidates || [{ bpm:, odds: 0.95, relation: "chosen", reason: "" }]
     @techniques = []
     @lines = []
+    @stems = []
     @sides = {}
     @random = Random.new(seed)
     @bars = form.flat_map { |label, count| Array.new(count) { |i| bar(label, i) } }
@@ -43,6 +44,9 @@ class DrawnSong
 
   # Writes down what a layer plays: pitches by beat of each bar, from the number of the bar, as notes of a score tell it.
   def write(role, &notes) = tap { @lines << [role, notes] }
+
+  # Has the stem of a layer, with some of its figures.
+  def stem(role, **figures) = tap { @stems << { name: role, role:, pan: 0.0, width: 0.1, pumping: nil, echo: nil, tail_s: nil, **figures } }
 
   # Sets how much of the energy of a register is at the sides.
   def sides(**shares) = tap { @sides = shares.to_h { |name, share| [name.to_s.tr("_", " "), share] } }
@@ -70,7 +74,7 @@ class DrawnSong
     edges = (0..@bars.size).map { |i| (0.25 + (i * seconds)).round(5) }
     { tempo: base[:tempo].merge(bpm: @bpm, candidates: @candidates), meter: @meter, meters: [{ name: @meter, odds: 0.97 }], bars: told_bars(edges),
       sections: sections(edges), chords: chords(edges), bass: base[:bass].merge(notes: bass_notes), layers:, techniques: @techniques, prints:,
-      lines: @lines.map { |line| line_of(*line) },
+      lines: @lines.map { |line| line_of(*line) }, stems: @stems, told_by: base[:told_by].merge(drums: @told ? "midi" : "mix"),
       mix: base[:mix].merge(registers: base[:mix][:registers].map { |register| register.merge(side: @sides.fetch(register[:name], 0.1)) }),
       duration: edges.last + 1, gaps: [], **whole }
   end
@@ -132,7 +136,7 @@ class DrawnSong
 
   def notes(bar)
     row = Array.new(NOTES) { @random.rand(0..4) }
-    (bar.chord.end_with?("min") ? MINOR : MAJOR).each { |step| row[56 + ((root(bar.chord) + step) % 12) - LOWEST] = 80 + @random.rand(-8..8) }
+    (bar.chord.end_with?("min") ? MINOR : MAJOR).each { |step| row[60 + ((root(bar.chord) + step) % 12) - LOWEST] = 80 + @random.rand(-8..8) }
     return row unless bar.bass
 
     row[bass_pitch(bar) - LOWEST] = 90

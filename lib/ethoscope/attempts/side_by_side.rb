@@ -45,8 +45,11 @@ module Ethoscope
             .map { |bar| bar.merge(why: differences.select { |difference| difference.each_bar.include?(bar[:bar]) }.map(&:words)) }
       end
 
-      # @return [Hash]
-      def to_h = { alignment: alignment.to_h, differences: differences.map(&:to_h), bars:, worst: }
+      # @return [Hash] each difference with what it is seen in, where a plot shows it
+      def to_h
+        evidence = Evidence.new(laid)
+        { alignment: alignment.to_h, differences: differences.map { |difference| { **difference.to_h, evidence: evidence.of(difference)&.to_h }.compact }, bars:, worst: }
+      end
 
       private
 
@@ -59,7 +62,8 @@ module Ethoscope
       def everything
         tunes = Finders::Tunes.new(@laid)
         [Finders::Whole.new(@laid, @repeatability), Finders::Form.new(@laid), Finders::Kit.new(@laid), *(Finders::Bass.new(@laid) unless tunes.bass?), tunes,
-         Finders::Chords.new(@laid), Finders::Techniques.new(@laid), Finders::Balance.new(@laid, @repeatability)].flat_map(&:differences)
+         Finders::Chords.new(@laid), Finders::Techniques.new(@laid), Finders::Balance.new(@laid, @repeatability),
+         Finders::StemSounds.new(@laid, @repeatability)].flat_map(&:differences)
       end
     end
   end

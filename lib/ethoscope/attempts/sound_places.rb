@@ -18,7 +18,7 @@ module Ethoscope
       # Three third octaves in a band; the first is around this frequency.
       LOWEST = 31.5
       HIGHEST = 20_000.0
-      # Sides so many dB under the middle are none.
+      # Sides so many dB under the middle are none: such a section is mono and has no width to speak of.
       MONO = -35.0
       # Sections of fewer bars that lie on others say little.
       BARS = 2
@@ -47,7 +47,7 @@ module Ethoscope
 
       # @return [Array<Reading>] dB of the sides against the middle by section, the same way
       def widths
-        against_the_rest("section_width") { |song, bars| side_level(bars.map { |bar| song.data[:bars][bar - 1] }) }
+        against_the_rest("section_width") { |song, bars| side_level(bars.map { |bar| song.data[:bars][bar - 1] }).then { |level| level > MONO ? level : nil } }
       end
 
       # @return [Array<Reading>] dB under the whole by band of three third octaves
@@ -70,6 +70,14 @@ module Ethoscope
         both(*told) { |name, there, here| Reading.new(kind: "feel", place: "feel #{name}", name:, bars: [], there:, here:) }
       end
 
+      # @param bars [Array<Hash>] in the schema
+      # @return [Float] dB of the sides against the middle
+      def side_level(bars)
+        loud = bars.map { |bar| 10**(bar[:energy] / 10.0) }
+        side = loud.zip(bars).sum { |power, bar| power * bar[:width] }
+        [10 * Math.log10((side + SILENCE) / (loud.sum - side + SILENCE)), MONO].max
+      end
+
       private
 
       def both(there, here) = (there.keys & here.keys).map { |name| yield(name, there[name], here[name]) }
@@ -83,19 +91,13 @@ module Ethoscope
       end
 
       def against_the_rest(kind)
-        told = sections.map { |bars| [yield(@laid.reference, bars), yield(@laid.attempt, bars.map { |bar| @laid.bars.fetch(bar) })] }
+        told = sections.map { |bars| [bars, yield(@laid.reference, bars), yield(@laid.attempt, bars.map { |bar| @laid.bars.fetch(bar) })] }.select(&:all?)
         return [] if told.size < 2
 
-        usual = Signal::Middle.of(told.map { |there, here| here - there })
-        sections.zip(told).map do |bars, (there, here)|
+        usual = Signal::Middle.of(told.map { |_, there, here| here - there })
+        told.map do |bars, there, here|
           Reading.new(kind:, place: kind, name: nil, bars: @laid.runs(bars), there:, here: here - usual)
         end
-      end
-
-      def side_level(bars)
-        loud = bars.map { |bar| 10**(bar[:energy] / 10.0) }
-        side = loud.zip(bars).sum { |power, bar| power * bar[:width] }
-        [10 * Math.log10((side + SILENCE) / (loud.sum - side + SILENCE)), MONO].max
       end
 
       def shares_of(song)

@@ -27,7 +27,10 @@ module Ethoscope
       # @param role [String]
       # @return [Array<Array(Symbol, Integer, Pieces::Piece)>] by piece of the song what became of the layer (:same, :missing, :extra, :moved or :other), and the semitones by which
       #   it is moved
-      def states(role) = @laid.pieces.map { |piece| [*state(*of_piece(role, piece)), piece] }
+      def states(role)
+        written = written?(role)
+        @laid.pieces.map { |piece| [*state(*of_piece(role, piece), written), piece] }
+      end
 
       # @param role [String]
       # @param pieces [Array<Pieces::Piece>]
@@ -60,7 +63,10 @@ module Ethoscope
         end
       end
 
-      def state(there, here)
+      # Notes that are heard on a stem are too unsure to be compared one by one.
+      def written?(role) = @laid.songs.all? { |song| song.data[:lines].any? { |line| line[:role] == role && line[:source] == "midi" } }
+
+      def state(there, here, written)
         return [:same, 0] if [there.size, here.size].max < FEWEST
         return [:missing, 0] if here.size <= GONE * there.size
         return [:extra, 0] if there.size <= GONE * here.size
@@ -70,7 +76,7 @@ module Ethoscope
         moved = alike(there, here, octaves)
         return [:moved, octaves] if moved >= MOVED && moved >= same + CLEARER
 
-        [1 - same > Measures::Registry.fetch("lines.notes").exact ? :other : :same, 0]
+        [written && 1 - same > Measures::Registry.fetch("lines.notes").exact ? :other : :same, 0]
       end
 
       # F-measure of the notes that begin at the same place with the same pitch, once those of the attempt are moved back by some semitones.

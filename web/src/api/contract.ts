@@ -84,7 +84,7 @@ export type Standing = (typeof STANDINGS)[number];
 export const WORD_KINDS = ["theme","mood","voice","language","other"] as const;
 export type WordKind = (typeof WORD_KINDS)[number];
 
-export const DIFFERENCE_KINDS = ["tempo","key","swing","level","range","width","brightness","form","form_added","chord","bass_octave","layer_missing","layer_extra","pattern","technique_missing","technique_amount","section_level","section_width","spectrum","width_band","feel","register","line"] as const;
+export const DIFFERENCE_KINDS = ["tempo","key","swing","level","range","width","brightness","form","form_added","chord","bass_octave","layer_missing","layer_extra","pattern","technique_missing","technique_amount","section_level","section_width","spectrum","width_band","feel","register","line","layer_pan","layer_width","layer_pumping","layer_echo","layer_tail"] as const;
 export type DifferenceKind = (typeof DIFFERENCE_KINDS)[number];
 
 export const STANDING_IN_STYLES = ["outside","edge","inside","untold"] as const;
@@ -1297,6 +1297,18 @@ export interface Lying {
   added: [number, number, number][];
 }
 
+/** What a difference is seen in, of both songs. */
+export interface EvidencePlot {
+  title: string;
+  unit: string;
+  /** bars, steps, bands or notes */
+  places: string[];
+  reference: (number | null)[];
+  attempt: (number | null)[];
+  /** places, from 0, that the difference is about */
+  marked: number[];
+}
+
 /** One thing in which an attempt differs; size in tolerances. */
 export interface Difference {
   kind: DifferenceKind;
@@ -1318,6 +1330,7 @@ export interface Difference {
   closeness: Closeness;
   /** whether it may as well not be so */
   doubtful: boolean;
+  evidence?: EvidencePlot;
 }
 
 export interface AttemptBar {

@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import type { RouteObject } from "react-router";
 import type { StudyPage } from "../api/types";
 import { plural } from "../lib/format";
+import { AttemptPaperScreen } from "../screens/AttemptPaperScreen";
 import { AttemptsScreen } from "../screens/AttemptsScreen";
 import { ChecklistScreen } from "../screens/ChecklistScreen";
 import { ChecklistsScreen } from "../screens/ChecklistsScreen";
@@ -35,6 +36,7 @@ export const ROUTES: RouteObject[] = [
   { path: "/studies/:studyId/checklists/:checklistId/paper", element: <PaperScreen /> },
   { path: "/studies/:studyId/attempts", element: <AttemptsScreen /> },
   { path: "/studies/:studyId/attempts/:attemptId", element: <AttemptsScreen /> },
+  { path: "/studies/:studyId/attempts/:attemptId/paper", element: <AttemptPaperScreen /> },
   { path: "/studies/:studyId/logbook", element: <LogbookScreen /> },
   { path: "*", element: <NotFoundScreen /> },
 ];

@@ -1,6 +1,7 @@
 import type { Difference, Item } from "../api/types";
 import { Button } from "../components/Button";
 import { figure, percent } from "../lib/format";
+import { EvidencePlot } from "./EvidencePlot";
 import { about, places, sentence } from "./words";
 
 interface DifferenceCardProps {
@@ -17,7 +18,8 @@ export function DifferenceCard({ difference, items, onBack, onHear }: Difference
     <>
       <div className="min-h-0 grow overflow-auto px-4 pt-3 pb-4 scroll-quiet">
         <p className="text-12 text-ink-2">
-          {about(difference)}, bars <span className="figure">{places(difference.bars)}</span>
+          {about(difference)}, {difference.bars.length > 0 && "bars "}
+          <span className="figure">{places(difference.bars)}</span>
         </p>
         <h2 className="mt-1 font-serif text-18 leading-snug">{sentence(difference)}</h2>
         <dl className="mt-3 grid grid-cols-2 border-y border-rule">
@@ -29,6 +31,7 @@ export function DifferenceCard({ difference, items, onBack, onHear }: Difference
           <Value name="yours" value={difference.attempt ?? "–"} className="pl-3 text-mine" />
         </dl>
         <Distance difference={difference} />
+        {difference.evidence && <EvidencePlot plot={difference.evidence} />}
         <h3 className="mt-4 text-13 font-medium">To get closer</h3>
         <ol className="mt-1 list-decimal pl-5 text-13">
           {difference.how.map((step) => (

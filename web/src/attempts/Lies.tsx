@@ -118,7 +118,7 @@ function Note({ attempt, onSay }: { attempt: AttemptRow; onSay: (note: string) =
       value={text}
       onText={setText}
       onBlur={() => text !== attempt.note && onSay(text)}
-      className="h-6 w-[190px] wide:w-[320px]"
+      className="h-6 w-[148px] wide:w-[320px]"
     />
   );
 }

@@ -52,9 +52,14 @@ export function AttemptsScreen() {
           />
         )}
         {page && (page.comparison ?? page.style) && !beside && (
-          <a href={`/api/attempts/${page.attempt.id}/comparison.md`} className={LINK_LOOK}>
-            Take away
-          </a>
+          <>
+            <Link to={`/studies/${studyId}/attempts/${page.attempt.id}/paper`} className={LINK_LOOK}>
+              On paper
+            </Link>
+            <a href={`/api/attempts/${page.attempt.id}/comparison.md`} className={LINK_LOOK}>
+              Take away
+            </a>
+          </>
         )}
         <FileButton
           name="Drop a bounce"
