@@ -64,7 +64,7 @@ module Ethoscope
 
       def found = path(shift)
 
-      def path(shift) = Path.new(@resemblance.matrix(shift) - WORTH, @reference.borders).pairs
+      def path(shift) = (@paths ||= {})[shift] ||= Path.new(@resemblance.matrix(shift) - WORTH, @reference.borders).pairs
 
       def loop? = @attempt.size <= LOOP_BARS && @attempt.size < LOOP_SHARE * @reference.size
 

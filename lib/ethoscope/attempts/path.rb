@@ -32,46 +32,84 @@ module Ethoscope
 
       private
 
-      # Best sums that end with a pair, with a bar cut, with a bar added; and whence each came.
+      # Best sums that end with a pair, with a bar cut, with a bar added, row by row; and whence each came. Numbers are kept in local variables: this is most of the
+      # time that a comparison takes.
       def fill
-        @best = Array.new(3) { Array.new(@rows + 1) { Array.new(@columns + 1, WORST) } }
-        @from = Array.new(3) { Array.new(@rows + 1) { Array.new(@columns + 1, 0) } }
-        @best[0][0][0] = 0.0
-        (0..@rows).each do |i|
-          (0..@columns).each do |j|
-            pair(i, j) if i.positive? && j.positive?
-            cut(i, j) if i.positive?
-            add(i, j) if j.positive?
-          end
+        @from = Array.new(3) { Array.new(@rows + 1) }
+        row = first_row
+        (1..@rows).each { |i| row = next_row(i, *row) }
+        @last = row
+      end
+
+      def first_row
+        pairs = Array.new(@columns + 1, WORST)
+        pairs[0] = 0.0
+        added = Array.new(@columns + 1) { |j| j.zero? ? WORST : -EDGE - (j * EXTEND) }
+        @from[0][0] = @from[1][0] = Array.new(@columns + 1, 0)
+        @from[2][0] = Array.new(@columns + 1) { |j| j > 1 ? 2 : 0 }
+        [pairs, Array.new(@columns + 1, WORST), added]
+      end
+
+      def next_row(i, pairs, cuts, adds)
+        paired(i, pairs, cuts, adds).then { |now| [now, cut(i, pairs, cuts, adds)] }.then { |now, cut| [now, cut, added(i, now, cut)] }
+      end
+
+      def paired(i, pairs, cuts, adds)
+        ended = @borders.include?(i - 1) ? AT_BORDER : 0.0
+        like = @like[i - 1]
+        @from[0][i] = from = Array.new(@columns + 1, 0)
+        Array.new(@columns + 1) do |j|
+          next WORST if j.zero?
+
+          one = pairs[j - 1]
+          two = cuts[j - 1] + ended
+          three = adds[j - 1] + ended
+          most = [one, two, three].max
+          from[j] = whence(most, one, two)
+          most + like[j - 1]
         end
       end
 
-      def pair(i, j)
-        ended = @borders.include?(i - 1) ? AT_BORDER : 0.0
-        options = [@best[0][i - 1][j - 1], @best[1][i - 1][j - 1] + ended, @best[2][i - 1][j - 1] + ended]
-        keep(0, i, j, options, @like[i - 1][j - 1])
+      def cut(i, pairs, cuts, adds)
+        @from[1][i] = from = Array.new(@columns + 1, 0)
+        Array.new(@columns + 1) do |j|
+          open = j == @columns ? STOP : OPEN
+          one = pairs[j] - open
+          two = cuts[j]
+          three = adds[j] - open
+          most = [one, two, three].max
+          from[j] = whence(most, one, two)
+          most - EXTEND
+        end
       end
 
-      def cut(i, j)
-        open = j == @columns ? STOP : OPEN
-        keep(1, i, j, [@best[0][i - 1][j] - open, @best[1][i - 1][j], @best[2][i - 1][j] - open], -EXTEND)
+      # Each place rests on the one before it in the same row.
+      def added(i, pairs, cuts)
+        open = i == @rows ? EDGE : OPEN
+        @from[2][i] = from = Array.new(@columns + 1, 0)
+        before = WORST
+        Array.new(@columns + 1) do |j|
+          next WORST if j.zero?
+
+          one = pairs[j - 1] - open
+          two = cuts[j - 1] - open
+          most = [one, two, before].max
+          from[j] = whence(most, one, two)
+          before = most - EXTEND
+        end
       end
 
-      def add(i, j)
-        open = i.zero? || i == @rows ? EDGE : OPEN
-        keep(2, i, j, [@best[0][i][j - 1] - open, @best[1][i][j - 1] - open, @best[2][i][j - 1]], -EXTEND)
-      end
-
-      def keep(state, i, j, options, gain)
-        most = options.max
-        @best[state][i][j] = most + gain
-        @from[state][i][j] = options.index(most)
+      def whence(most, one, two)
+        if most == one then 0
+        else
+          most == two ? 1 : 2
+        end
       end
 
       def trace
         i = @rows
         j = @columns
-        state = (0..2).max_by { |one| @best[one][i][j] }
+        state = (0..2).max_by { |one| @last[one][j] }
         out = []
         while i.positive? || j.positive?
           before = @from[state][i][j]
