@@ -4,6 +4,7 @@ module Api
   # The user's own track, version by version: what is dropped, where it lies, what differs, how close each item came.
   class Attempts < Base
     helpers Uploads
+    helpers HeldAgainst
 
     helpers do
       def laying = @laying ||= Work::Laying.new(library, kept)
@@ -13,43 +14,6 @@ module Api
       def page(attempt) = AttemptPage.new(library, laying, attempt)
 
       def row(attempt, status_code = 200) = answer({ attempt: page(attempt).row }, status_code)
-
-      # The reference that an attempt is held against where nobody says it: the one that the checklist was made from, or the only one. None: the style of them all.
-      def against(study, wanted, checklist)
-        return nil if wanted[:style]
-        return own_reference(study[:id], wanted[:against_id])[:id] if wanted[:against_id]
-
-        references = library.references.of_study(study[:id])
-        checklist&.fetch(:reference_id) || (references.first[:id] if references.one?)
-      end
-
-      def own_reference(study_id, id)
-        library.references.of_study(study_id).find { |row| row[:id] == id } || raise(Problem.new(422, "invalid", "This reference belongs to another study.", "against_id"))
-      end
-
-      def own_list(study_id, id)
-        library.checklists.find(id).tap { |list| raise Problem.new(422, "invalid", "This checklist belongs to another study.", "checklist_id") if list[:study_id] != study_id }
-      end
-
-      # The checklist that was made from what it is held against, or else the first.
-      def list_of(study, wanted)
-        return own_list(study[:id], wanted[:checklist_id]) if wanted[:checklist_id]
-
-        lists = library.checklists.of_study(study[:id])
-        (made_from(lists, wanted) || lists.first)&.then { |list| library.checklists.find(list[:id]) }
-      end
-
-      def made_from(lists, wanted)
-        lists.find { |list| list[:reference_id] == wanted[:against_id] } if wanted[:style] || wanted[:against_id]
-      end
-
-      # With what an attempt is held against goes the checklist that was made from it, where there is one.
-      def followed(study_id, wanted)
-        return wanted if !wanted.key?(:against_id) || wanted.key?(:checklist_id)
-
-        list = made_from(library.checklists.of_study(study_id), { style: wanted[:against_id].nil?, **wanted })
-        list ? { checklist_id: list[:id], **wanted } : wanted
-      end
     end
 
     get "/studies/:id/attempts" do |id|
@@ -60,11 +24,16 @@ module Api
     post "/studies/:id/attempts" do |id|
       check_size
       study = library.studies.find(number(id))
-      wanted = asked(AttemptSchemas::NewAttempt)
-      checklist = list_of(study, wanted)
-      made = library.import_attempt(study[:id], request.body, upload_name, against_id: against(study, wanted, checklist), checklist:)
+      made = library.import_attempt(study[:id], request.body, upload_name, **held(study, asked(AttemptSchemas::NewAttempt)))
       settings.bulletin.publish
       row(made, 201)
+    end
+
+    # An attempt of which there is no bounce: its stems and its notes are added like those of any song that comes without a mix.
+    post "/studies/:id/attempts/parts" do |id|
+      study = library.studies.find(number(id))
+      held = held(study, input(AttemptSchemas::NewAttempt))
+      answer({ assembly: library.assemblies.create(study[:id], "Attempt", attempt: { against_id: held[:against_id], checklist_id: held[:checklist]&.fetch(:id) }) }, 201)
     end
 
     get("/attempts/:id") { |id| answer(page(attempt(id)).to_h) }

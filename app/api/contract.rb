@@ -32,7 +32,7 @@ module Api
       [%r{\A(GET|PATCH|POST) (/checklists/\d+(/copies|/undo|/redo)?|/items/\d+/(move|split|join|clock))\z}, object(checklist: shape(:Checklist))],
       [%r{\A\w+ /items/\d+}, object(item: shape(:Item))], [%r{\AGET /studies/\d+/logbook\z}, shape(:Logbook)],
       [%r{\AGET /studies/\d+/attempts\z}, shape(:Attempts)], [%r{\A(GET|PUT) /attempts/\d+(/(verdicts|versions)/\d+)?\z}, shape(:AttemptPage)],
-      [%r{\APOST /attempts/\d+/list\z}, object(checklist: shape(:Checklist))],
+      [%r{\APOST /studies/\d+/attempts/parts\z}, ASSEMBLY], [%r{\APOST /attempts/\d+/list\z}, object(checklist: shape(:Checklist))],
       [%r{\A(POST|PATCH) /(studies/\d+/)?attempts}, object(attempt: shape(:AttemptRow))],
       [%r{\AGET /studies/\d+/comparison\b}, object(comparison: shape(:Comparison))], [%r{\APOST /studies/\d+/targets\z}, object(checklist: shape(:Checklist))]
     ].freeze

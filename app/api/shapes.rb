@@ -31,6 +31,7 @@ module Api
       more(:ChecklistRow, :ChecklistHead, "", total: NUMBER, done: NUMBER),
       named(:Assembly, "A song that comes without a mix, while it is put together.",
         id: NUMBER, study_id: NUMBER, title: STRING, stems: list(object(recording_id: NUMBER, name: STRING)), score_sha256: maybe(STRING), score_name: maybe(STRING),
+        attempt: [maybe(object(against_id: maybe(NUMBER), checklist_id: maybe(NUMBER))), "where it becomes an attempt"],
         **PROGRESS, state: [OPEN_OR_RUN, "open while files are added"], tries: NUMBER, created_at: STRING),
       named(:StudyPage, "", study: shape(:Study), references: list(shape(:ReferenceRow)), checklists: list(shape(:ChecklistRow)), assemblies: list(shape(:Assembly))),
       named(:Rival, "", label: STRING, odds: NUMBER),

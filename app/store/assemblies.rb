@@ -19,8 +19,9 @@ module Store
 
     # @param study_id [Integer]
     # @param title [String]
+    # @param attempt [Hash, nil] against_id and checklist_id, where it becomes an attempt of one's own
     # @return [Hash] open, to take files
-    def create(study_id, title) = find(db[:assemblies].insert(study_id:, title:, state: "open", created_at: now))
+    def create(study_id, title, attempt: nil) = find(db[:assemblies].insert(study_id:, title:, attempt: attempt && JSON.generate(attempt), state: "open", created_at: now))
 
     # @param id [Integer]
     # @param recording [Hash]
@@ -68,6 +69,6 @@ module Store
 
     private
 
-    def plain(row) = row.merge(stems: parse(row[:stems]))
+    def plain(row) = row.merge(stems: parse(row[:stems]), attempt: row[:attempt] && parse(row[:attempt]))
   end
 end

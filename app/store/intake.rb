@@ -106,7 +106,7 @@ module Store
     # @raise [Ethoscope::Errors::UnreadableScore, DiskFull]
     def import_score(reference, bytes, name) = remove { @library.scores.keep(reference[:id], bytes, name) }
 
-    # Makes a reference of an assembly, with the mix that was made of it; the assembly is gone then.
+    # Makes a reference or an attempt of an assembly, with the mix that was made of it; the assembly is gone then.
     #
     # @param assembly [Hash]
     # @param mix [IO]
@@ -115,9 +115,10 @@ module Store
     def assemble(assembly, mix)
       owned(mix) do |recording, _|
         @library.db.transaction(mode: :immediate) do
-          reference = add(assembly[:study_id], recording, Ethoscope::Audio::Tags.new(title: assembly[:title], artist: nil), assembly[:title])
+          reference = add(assembly[:study_id], recording, Ethoscope::Audio::Tags.new(title: assembly[:title], artist: nil), assembly[:title], attempt: !assembly[:attempt].nil?)
           assembly[:stems].each { |stem| @library.stems.create(reference[:id], @library.recordings.find(stem[:recording_id]), stem[:name], role_of(stem[:name])) }
           @library.scores.keep(reference[:id], File.binread(@library.scores.path(assembly[:score_sha256])), assembly[:score_name]) if assembly[:score_sha256]
+          attempt_of(reference, assembly[:attempt]) if assembly[:attempt]
           @library.assemblies.delete(assembly[:id])
           reference
         end
@@ -147,6 +148,13 @@ module Store
         analysis ? @library.readings.measure(reference[:id], id, analysis) : @library.analyses.queue(recording[:id])
         reference
       end
+    end
+
+    # What it was held against may be gone since.
+    def attempt_of(song, wanted)
+      list = @library.checklists.of_study(song[:study_id]).find { |row| row[:id] == wanted[:checklist_id] }
+      against = @library.references.of_study(song[:study_id]).find { |row| row[:id] == wanted[:against_id] }
+      @library.attempts.create(song, against_id: against&.fetch(:id), checklist: list && @library.checklists.find(list[:id]))
     end
 
     def role_of(name) = Ethoscope::Layers::Role.named(name) || Ethoscope::Layers::Role::UNKNOWN

@@ -160,6 +160,24 @@ class AttemptsBrowserTest < BrowserCase
     assert_selector "[data-testid=two-inks]"
   end
 
+  def test_notes_alone_make_an_attempt_and_of_several_sounds_one_says_what_they_are
+    path = File.join(folder, "song.mid").tap { |file| File.binwrite(file, StemFiles.score) }
+    attach_file("Bounce of your track", path, make_visible: false)
+
+    assert_selector "[aria-label=Attempts] li", text: /Attempt 1.*\d exact/m, wait: 90
+    assert_text(/16 of 16 bars laid/)
+    attach_file("Bounce of your track", [known(Fixture.varied(tempo: Fixture.tempo(104.0))), path], make_visible: false)
+
+    assert_selector "[aria-label=Attempts] li", text: "Attempt 2"
+    two = %w[one.wav two.wav].map { |name| File.join(folder, name).tap { |file| File.binwrite(file, StemFiles.kick) } }
+    attach_file("Bounce of your track", two, make_visible: false)
+
+    assert_text "2 files: what are they?"
+    click_button "Leave them"
+
+    assert_no_text "what are they?"
+  end
+
   def test_what_is_taken_away_comes_back_and_a_stranger_is_told
     file = known(Fixture.analysis)
     drop(file, "Attempt 1")

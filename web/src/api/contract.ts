@@ -924,6 +924,11 @@ export interface Assembly {
   }[];
   score_sha256: string | null;
   score_name: string | null;
+  /** where it becomes an attempt */
+  attempt: {
+    against_id: number | null;
+    checklist_id: number | null;
+  } | null;
   /** open while files are added */
   state: RunState | "open";
   stage: string | null;

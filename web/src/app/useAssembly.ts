@@ -10,8 +10,9 @@ export interface Refusal {
   message: string;
 }
 
-/** Puts a song together from its files, sent one after another. What was refused is told, and then a person says whether to go on. */
-export function useAssembly(studyId: number, onDone: () => void) {
+/** Puts a song together from its files, sent one after another. What was refused is told, and then a person says whether to go on. The path makes a reference of it,
+ *  or something else. */
+export function useAssembly(studyId: number, onDone: () => void, path = `/studies/${studyId}/assemblies`) {
   const client = useQueryClient();
   const [sending, setSending] = useState<string | null>(null);
   const [taken, setTaken] = useState<Assembly | null>(null);
@@ -34,10 +35,10 @@ export function useAssembly(studyId: number, onDone: () => void) {
   );
 
   const send = useCallback(
-    async (title: string, files: File[]) => {
+    async (title: string | null, files: File[], asked: object = {}) => {
       const problems: Refusal[] = [];
       try {
-        let { assembly } = await write<{ assembly: Assembly }>("POST", `/studies/${studyId}/assemblies`, { title });
+        let { assembly } = await write<{ assembly: Assembly }>("POST", path, title === null ? asked : { title });
         for (const file of files) {
           setSending(file.name);
           try {
@@ -54,7 +55,7 @@ export function useAssembly(studyId: number, onDone: () => void) {
       setRefused(problems);
       setSending(null);
     },
-    [studyId, start],
+    [path, start],
   );
 
   const forget = useCallback(async () => {

@@ -7,11 +7,17 @@ import { Failure } from "../components/Notice";
 import { ProgressBar } from "../components/Progress";
 import { plural } from "../lib/format";
 
+interface AssemblyListProps {
+  studyId: number;
+  assemblies: Assembly[];
+  name?: string;
+}
+
 /** Songs that are being put together from their parts, or could not be. */
-export function AssemblyList({ studyId, assemblies }: { studyId: number; assemblies: Assembly[] }) {
+export function AssemblyList({ studyId, assemblies, name = "Songs being put together" }: AssemblyListProps) {
   if (assemblies.length === 0) return null;
   return (
-    <ul aria-label="Songs being put together" className="my-3 border-y border-rule">
+    <ul aria-label={name} className="my-3 border-y border-rule">
       {assemblies.map((assembly) => (
         <li key={assembly.id} className="flex items-center gap-4 border-b border-faint py-2 last:border-0">
           <span className="max-w-[260px] truncate font-serif text-15">{assembly.title}</span>

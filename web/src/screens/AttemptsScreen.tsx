@@ -5,17 +5,19 @@ import { attemptQuery, attemptsQuery, isWaiting, studyQuery } from "../api/queri
 import type { AttemptPage, AttemptRow } from "../api/types";
 import { useBeside } from "../attempts/Against";
 import { Laid } from "../attempts/Laid";
+import { Several } from "../attempts/Several";
 import { useAttemptChanges, useDrop } from "../attempts/useAttempts";
 import { Versions } from "../attempts/Versions";
 import { Button } from "../components/Button";
 import { DropPage } from "../components/DropPage";
-import { FileButton } from "../components/FileButton";
+import { FileButton, SCORE_FILES, SOUND_FILES } from "../components/FileButton";
 import { LINK_LOOK } from "../components/linkLook";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Progress } from "../components/Progress";
 import { Segmented } from "../components/Segmented";
 import { plural } from "../lib/format";
+import { AssemblyList } from "./AssemblyList";
 import { useStudyId } from "./params";
 
 /** The user's own track, version by version, laid on what it is an attempt at. */
@@ -31,14 +33,16 @@ export function AttemptsScreen() {
   const { bringBack } = useAttemptChanges(gone ?? undefined);
   const [beside] = useBeside();
   const show = (attempt: AttemptRow) => void navigate(`/studies/${studyId}/attempts/${attempt.id}`);
-  const { drop, sending, failure, forgive } = useDrop(studyId, chosen?.against_id, show);
+  const dropping = useDrop(studyId, chosen?.against_id, show);
+  const { drop, sending, failure, forgive } = dropping;
+  const waiting = (study?.assemblies ?? []).filter(({ attempt }) => attempt !== null);
   const { data: page } = useQuery({
     ...attemptQuery(studyId, chosen?.id ?? 0, beside),
     enabled: chosen !== undefined && !isWaiting(chosen.run?.state),
   });
   const [onlyDifferent, setOnlyDifferent] = useState(false);
   return (
-    <DropPage onFiles={(files) => void drop(files)} sentence="Drop the bounce of your track.">
+    <DropPage onFiles={(files) => void drop(files)} sentence="Drop the bounce of your track, its stems or its notes.">
       <PageHead title={chosen?.title ?? "Attempts"} remark={remarkOf(page) ?? study?.study.title ?? null}>
         {page?.comparison && !page.comparison.alignment.refused && (
           <Segmented
@@ -65,10 +69,17 @@ export function AttemptsScreen() {
           name="Drop a bounce"
           look="solid"
           label="Bounce of your track"
+          accept={`${SOUND_FILES},${SCORE_FILES}`}
           onFiles={(files) => void drop(files)}
         />
       </PageHead>
       {attempts.length > 0 && <Versions studyId={studyId} attempts={attempts} chosen={chosen?.id ?? null} />}
+      {waiting.length > 0 && (
+        <div className="border-b border-rule px-4">
+          <AssemblyList studyId={studyId} assemblies={waiting} name="Attempts being put together" />
+        </div>
+      )}
+      <Several drop={dropping} />
       {sending && (
         <p role="status" className="border-b border-rule px-4 py-1.5 text-ink-2">{`${sending} is on its way.`}</p>
       )}
@@ -93,7 +104,9 @@ export function AttemptsScreen() {
           </Button>
         </p>
       )}
-      {data && !chosen && <Empty references={study?.references.length ?? 0} studyId={studyId} />}
+      {data && !chosen && waiting.length === 0 && (
+        <Empty references={study?.references.length ?? 0} studyId={studyId} />
+      )}
       {chosen && isWaiting(chosen.run?.state) && chosen.run && (
         <div className="grow bg-sheet p-6">
           <Progress run={chosen.run} />

@@ -46,7 +46,7 @@ export function StudyScreen() {
       <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
         <Tries studyId={studyId} />
         <IncomingList files={files.incoming} onDismiss={files.dismiss} />
-        <AssemblyList studyId={studyId} assemblies={data.assemblies} />
+        <AssemblyList studyId={studyId} assemblies={data.assemblies.filter(({ attempt }) => attempt === null)} />
         {data.references.length === 0 ? (
           <Notice>
             Drop a recording here to start the first sheet: WAV, FLAC, MP3, OGG or Opus, M4A or AIFF, up to 20 minutes.
