@@ -9,8 +9,8 @@ module StemFiles
 
   def stranger = bytes(:stranger) { Band.new(bpm: 133).bars(20, kick: [0, 1.5, 2.75], snare: [1.25, 3.1]) }
 
-  # Three times as long as the song, at another tempo.
-  def wrong_length = bytes(:wrong_length) { Band.new(bpm: 77).bars(36, kick: [0, 0.75, 2.5], hats: [0.33, 1.9]) }
+  # Twice as long as the song, at another tempo.
+  def wrong_length = bytes(:wrong_length) { Band.new(bpm: 77).bars(24, kick: [0, 0.75, 2.5], hats: [0.33, 1.9]) }
 
   def silence
     samples = Numo::SFloat.zeros(1, 44_100 * 30)

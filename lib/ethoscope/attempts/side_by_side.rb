@@ -47,8 +47,8 @@ module Ethoscope
 
       # @return [Hash] each difference with what it is seen in, where a plot shows it
       def to_h
-        evidence = Evidence.new(laid)
-        { alignment: alignment.to_h, differences: differences.map { |difference| { **difference.to_h, evidence: evidence.of(difference)&.to_h }.compact }, bars:, worst: }
+        plot = PairPlot.new(laid)
+        { alignment: alignment.to_h, differences: differences.map { |difference| { **difference.to_h, evidence: plot.of(difference)&.to_h }.compact }, bars:, worst: }
       end
 
       private

@@ -3,7 +3,7 @@
 module Ethoscope
   module Attempts
     # What a difference is seen in, of both songs in one plot: a figure by bar, by step of the bar, by band or by pitch. The way is our own.
-    class Evidence
+    class PairPlot
       # What is plotted and its unit, the names of the places, the figure of both at each (nil where there is none), and the places that the difference is about.
       Plot = Value.of(:title, :unit, :places, :reference, :attempt, :marked)
       BY_KIND = {

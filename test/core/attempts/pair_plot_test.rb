@@ -3,7 +3,7 @@
 require_relative "../../test_helper"
 
 # What a difference is seen in, of both songs in one plot.
-class EvidenceTest < Ethoscope::TestCase
+class PairPlotTest < Ethoscope::TestCase
   def told(attempt, reference: DrawnSong.new) = Attempts::SideBySide.new(reference.analysis, attempt.analysis).to_h[:differences]
 
   def plot(kind, ...) = told(...).find { |difference| difference[:kind] == kind }.fetch(:evidence)
