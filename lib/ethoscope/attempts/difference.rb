@@ -12,7 +12,7 @@ module Ethoscope
     class Difference
       KINDS = %w[
         tempo key swing level range width brightness form form_added chord bass_octave layer_missing layer_extra pattern technique_missing technique_amount
-        section_level section_width spectrum width_band feel register line
+        section_level section_width spectrum width_band feel register line entry exit
         layer_pan layer_width layer_pumping layer_echo layer_tail
       ].freeze
       # Nothing is told to be more than this many tolerances away.

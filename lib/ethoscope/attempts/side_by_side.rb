@@ -58,11 +58,18 @@ module Ethoscope
       # What is left out on purpose is not missing.
       def found = everything.reject { |difference| difference.kind == "layer_missing" && @laid.wishes.left_out.include?(difference.role) }
 
-      # What notes tell of the bass needs not be heard.
+      # What notes tell of the bass needs not be heard; and where a chord is another one or a layer comes in late, so are its notes.
       def everything
-        tunes = Finders::Tunes.new(@laid)
-        [Finders::Whole.new(@laid, @repeatability), Finders::Form.new(@laid), Finders::Kit.new(@laid), *(Finders::Bass.new(@laid) unless tunes.bass?), tunes,
-         Finders::Chords.new(@laid), Finders::Techniques.new(@laid), Finders::Balance.new(@laid, @repeatability),
+        chords = Finders::Chords.new(@laid).differences
+        entries = Finders::Entries.new(@laid).differences
+        other = chords.flat_map(&:each_bar)
+        moved = entries.group_by(&:role).transform_values { |list| list.flat_map(&:each_bar) }
+        tunes = Finders::Tunes.new(@laid, except: Hash.new(other).merge(moved.transform_values { |bars| bars | other }))
+        [*chords, *entries, *tunes.differences, *(tunes.bass? ? [] : Finders::Bass.new(@laid).differences), *Finders::Kit.new(@laid, except: moved).differences, *of_the_sound]
+      end
+
+      def of_the_sound
+        [Finders::Whole.new(@laid, @repeatability), Finders::Form.new(@laid), Finders::Techniques.new(@laid), Finders::Balance.new(@laid, @repeatability),
          Finders::StemSounds.new(@laid, @repeatability)].flat_map(&:differences)
       end
     end

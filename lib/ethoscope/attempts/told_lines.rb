@@ -16,8 +16,10 @@ module Ethoscope
       FEWEST = 3
 
       # @param laid [Laid]
-      def initialize(laid)
+      # @param except [Hash{String => Array<Integer>}] by role bars of the reference that are not looked at, such as those with another chord
+      def initialize(laid, except: {})
         @laid = laid
+        @except = except
         @notes = laid.songs.map { |song| by_role(song) }
       end
 
@@ -33,12 +35,20 @@ module Ethoscope
       end
 
       # @param role [String]
+      # @return [Array(Array<Integer>, Array<Integer>)] bars of each song, from 1, in which it plays
+      def bars(role) = @notes.map { |notes| notes.fetch(role).keys.map { |bar| bar + 1 }.sort }
+
+      # @param role [String]
       # @param pieces [Array<Pieces::Piece>]
       # @return [Float] share of the notes, 0 to 1, that are not the same
       def apart(role, pieces)
         there, here = pieces.map { |piece| of_piece(role, piece) }.transpose.map { |parts| parts.each_with_index.flat_map { |notes, i| notes.map { |note| [i, *note] } } }
         1 - alike(there, here, 0)
       end
+
+      # @param role [String]
+      # @return [Boolean] whether notes of both tell it; those that are heard on a stem are too unsure to be compared one by one
+      def written?(role) = @laid.songs.all? { |song| song.data[:lines].any? { |line| line[:role] == role && line[:source] == "midi" } }
 
       private
 
@@ -59,12 +69,10 @@ module Ethoscope
       def of_piece(role, piece)
         [piece.reference, piece.attempt].each_with_index.map do |bars, which|
           up = which.zero? ? 0 : @laid.semitones
-          bars.each_with_index.flat_map { |bar, i| @notes[which].fetch(role).fetch(bar, []).map { |step, pitch| [i, step, pitch - up] } }
+          kept = bars.each_index.reject { |i| @except[role]&.include?(piece.reference[i] + 1) }
+          kept.flat_map { |i| @notes[which].fetch(role).fetch(bars[i], []).map { |step, pitch| [i, step, pitch - up] } }
         end
       end
-
-      # Notes that are heard on a stem are too unsure to be compared one by one.
-      def written?(role) = @laid.songs.all? { |song| song.data[:lines].any? { |line| line[:role] == role && line[:source] == "midi" } }
 
       def state(there, here, written)
         return [:same, 0] if [there.size, here.size].max < FEWEST

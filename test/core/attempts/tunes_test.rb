@@ -60,6 +60,13 @@ class TunesTest < Ethoscope::TestCase
     assert_equal ["bass_octave", nil, [[13, 20]]], [found.kind, found.role, found.bars]
   end
 
+  def test_where_the_chord_is_another_one_so_are_the_notes
+    tune = song(seed: 2) { |bar, notes| [13, 14, 15].include?(bar) ? notes.map { |beat, pitch| [beat, pitch + 1] } : notes }
+
+    assert_equal(["line"], differences(tune).map(&:kind))
+    assert_equal(["chord"], differences(tune.change(13..15) { |bar| bar.chord = "B:min" }).map(&:kind).uniq)
+  end
+
   def test_a_layer_that_only_one_of_both_tells_is_not_compared
     assert_empty differences(DrawnSong.new(seed: 2))
   end

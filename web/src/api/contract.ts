@@ -84,7 +84,7 @@ export type Standing = (typeof STANDINGS)[number];
 export const WORD_KINDS = ["theme","mood","voice","language","other"] as const;
 export type WordKind = (typeof WORD_KINDS)[number];
 
-export const DIFFERENCE_KINDS = ["tempo","key","swing","level","range","width","brightness","form","form_added","chord","bass_octave","layer_missing","layer_extra","pattern","technique_missing","technique_amount","section_level","section_width","spectrum","width_band","feel","register","line","layer_pan","layer_width","layer_pumping","layer_echo","layer_tail"] as const;
+export const DIFFERENCE_KINDS = ["tempo","key","swing","level","range","width","brightness","form","form_added","chord","bass_octave","layer_missing","layer_extra","pattern","technique_missing","technique_amount","section_level","section_width","spectrum","width_band","feel","register","line","entry","exit","layer_pan","layer_width","layer_pumping","layer_echo","layer_tail"] as const;
 export type DifferenceKind = (typeof DIFFERENCE_KINDS)[number];
 
 export const STANDING_IN_STYLES = ["outside","edge","inside","untold"] as const;

@@ -16,9 +16,11 @@ module Ethoscope
         TOLD_SURE = 0.99
 
         # @param laid [Laid]
+        # @param except [Hash{String => Array<Integer>}] by piece bars of the reference that notes tell but are not looked at, for they are told as an entry that is late
         # @param odds [Odds]
-        def initialize(laid, odds: Odds.shipped(:drums))
+        def initialize(laid, except: {}, odds: Odds.shipped(:drums))
           @laid = laid
+          @except = except
           @odds = odds
         end
 
@@ -41,7 +43,10 @@ module Ethoscope
 
         # Where nothing needs to be heard, every stroke counts.
         def told(role)
-          states = @laid.pieces.map { |piece| [told_state(*patterns(role, piece.reference.map { |bar| bar + 1 })), piece] }
+          states = @laid.pieces.map do |piece|
+            bars = piece.reference.map { |bar| bar + 1 } - @except.fetch(role, [])
+            [bars.empty? ? "same" : told_state(*patterns(role, bars)), piece]
+          end
           runs = states.slice_when { |(state, piece), (after, following)| state != after || following.reference.first != piece.reference.last + 1 }
           runs.reject { |run| run.first.first == "same" }.map do |run|
             Course::Run.new(state: run.first.first, bars: run.flat_map { |_, piece| piece.reference }.map { |bar| bar + 1 }, sure: TOLD_SURE)

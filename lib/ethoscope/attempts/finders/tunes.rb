@@ -20,9 +20,10 @@ module Ethoscope
         REGISTER = 3.0
 
         # @param laid [Laid]
-        def initialize(laid)
+        # @param except [Hash{String => Array<Integer>}] see {ToldLines}
+        def initialize(laid, except: {})
           @laid = laid
-          @lines = ToldLines.new(laid)
+          @lines = ToldLines.new(laid, except:)
         end
 
         # @return [Boolean] whether both tell the bass, so that it need not be heard
