@@ -28,7 +28,7 @@ export function Panel({ page, checklist, chosen, choose, onHear }: PanelProps) {
   return (
     <aside
       aria-label="What differs"
-      className="flex w-[300px] shrink-0 flex-col border-l border-rule bg-sheet mid:w-[324px] wide:w-[380px]"
+      className="flex w-[308px] shrink-0 flex-col border-l border-rule bg-sheet mid:w-[324px] wide:w-[380px]"
     >
       {looked ? (
         <DifferenceCard

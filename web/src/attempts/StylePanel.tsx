@@ -11,7 +11,7 @@ export function StylePanel({ page, checklist }: { page: AttemptPage; checklist: 
   return (
     <aside
       aria-label="The checklist"
-      className="flex w-[300px] shrink-0 flex-col border-l border-rule bg-sheet mid:w-[324px] wide:w-[380px]"
+      className="flex w-[308px] shrink-0 flex-col border-l border-rule bg-sheet mid:w-[324px] wide:w-[380px]"
     >
       {items.length === 0 ? (
         <p className="px-4 pt-3 font-serif text-15 text-ink-2">
