@@ -68,6 +68,19 @@ class AttemptsBrowserTest < BrowserCase
     click_button "Back to the list"
   end
 
+  # Of both, what is struck: they are parted in the background first.
+  def assert_part_of_both_heard(part)
+    press "p"
+    find("[role=radio]", text: part).click
+
+    assert_selector "button:not([role=radio])", text: part, wait: 90
+    songs = library.references.all_of_study(@study[:id])
+
+    assert_equal(%w[done done], songs.map { |song| library.separations.find(song[:recording_id])[:state] })
+    find("[role=radio]", text: "whole").click
+    press "p"
+  end
+
   # A person says otherwise, and takes that back.
   def assert_overruled(title)
     within(item(title)) do
@@ -94,6 +107,7 @@ class AttemptsBrowserTest < BrowserCase
 
     assert_evidence("Yours is faster")
     assert_worst_bar_heard(/instead of/)
+    assert_part_of_both_heard("struck")
     items
 
     assert_overruled("Tempo holds")

@@ -66,6 +66,15 @@ describe("the player with another song beside the one that leads", () => {
     expect(engine.accompanied[1]?.semitones).toBe(0);
   });
 
+  it("hears one part of both", async () => {
+    const player = await playing();
+    player.setIsolation("struck");
+    await vi.waitFor(() => expect(engine.accompanied).toHaveLength(2));
+
+    expect(engine.starts[1]?.url).toBe("/api/references/4/parts/struck");
+    expect(engine.accompanied[1]?.url).toBe("/api/references/9/parts/struck");
+  });
+
   it("loops the same bars of both", async () => {
     const player = await playing();
     player.setLoop({ first: 2, last: 3 });
