@@ -80,12 +80,7 @@ module Ethoscope
       end
 
       # How far outside is still at the edge: what the measure tolerates in a style, or else what songs may lie from their middle to be called alike.
-      def edge(trait, range)
-        return Measures::Registry.fetch(trait.measure).style if trait.measure
-        return trait.spread unless trait.spread < 1
-
-        trait.spread * (range.sum / 2.0).abs
-      end
+      def edge(trait, range) = trait.measure ? Measures::Registry.fetch(trait.measure).style : trait.reach(range.sum / 2.0)
 
       def points(claim) = @songs.map { |song| song.traits[claim.trait]&.then { |figure| folded(claim.trait, figure, claim.value) } }
 

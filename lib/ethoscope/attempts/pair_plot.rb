@@ -17,7 +17,8 @@ module Ethoscope
       AROUND = 4
       # Notes of a bass, by MIDI number.
       LOW = (28..55)
-      DB = 10
+      # Bands so many dB apart are underlined.
+      APART = 5
 
       # @param laid [Laid]
       def initialize(laid)
@@ -113,7 +114,7 @@ module Ethoscope
       # Places whose name the difference says.
       def marked(readings, difference) = readings.each_index.select { |i| readings[i].name.is_a?(String) ? difference.words.include?(readings[i].name) : wide?(readings[i]) }
 
-      def wide?(reading) = reading.apart.abs > DB / 2
+      def wide?(reading) = reading.apart.abs > APART
 
       # Which pitch classes sound over the bass in the bars, those of the attempt in the key of the reference.
       def chords(difference)

@@ -22,6 +22,13 @@ module Ethoscope
       # Words that say something only where no other does.
       FAINT = { "bass" => %w[low lows] }.freeze
 
+      # Roles whose names are plural.
+      MANY = %w[hats chords strings].freeze
+
+      # @param role [String]
+      # @return [Hash] it, and how verbs go with it, for sentences: s, es, is and has
+      def self.in_words(role) = MANY.include?(role) ? { role:, s: "", es: "", is: "are", has: "have" } : { role:, s: "s", es: "es", is: "is", has: "has" }
+
       # @param piece [String] of a kit
       # @return [String] its role
       def self.of_piece(piece) = STRUCK.include?(piece) ? piece : PIECES.fetch(piece, "percussion")

@@ -24,6 +24,10 @@ module Ethoscope
       # @return [Object, nil]
       def read(song) = reader.call(song)
 
+      # @param middle [Float] of a figure
+      # @return [Float] how far from there songs are still alike
+      def reach(middle) = spread < 1 ? spread * middle.abs : spread
+
       # @param value [Object] of a fact, a category, or one of a set
       # @return [String, nil] the claim that songs have it; nil where that is not worth saying
       def words(value) = says.is_a?(Hash) ? says[value] : says.call(value)

@@ -99,7 +99,7 @@ module Ethoscope
       # The figure with the most others near it; of several the one in their middle.
       def crowded(trait, sorted)
         counts = sorted.map do |centre|
-          reach = trait.spread < 1 ? trait.spread * centre.abs : trait.spread
+          reach = trait.reach(centre)
           first = sorted.bsearch_index { |one| one >= centre - reach }
           (sorted.bsearch_index { |one| one > centre + reach } || sorted.size) - first
         end
@@ -115,7 +115,7 @@ module Ethoscope
         Rhythm::TempoZone.new(known).points.map { |point| point&.folded }
       end
 
-      def near?(trait, figure, middle) = (figure - middle).abs <= (trait.spread < 1 ? trait.spread * middle.abs : trait.spread)
+      def near?(trait, figure, middle) = (figure - middle).abs <= trait.reach(middle)
 
       def claim(trait, value, songs, &)
         told = songs.each_index.select { |i| !songs[i].nil? && @weights[i].positive? }

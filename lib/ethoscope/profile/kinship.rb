@@ -77,7 +77,7 @@ module Ethoscope
         middle = Signal::Middle.of(values.compact)
         values.map do |value|
           if value
-            ((value - middle) / (3 * (trait.spread < 1 ? trait.spread * middle : trait.spread))).clamp(-1, 1)
+            ((value - middle) / (3 * trait.reach(middle))).clamp(-1, 1)
           else
             0.0
           end

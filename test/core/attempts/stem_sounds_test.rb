@@ -27,7 +27,7 @@ class StemSoundsTest < Ethoscope::TestCase
     found = only({ pan: -FAR[:pan] }, { pan: FAR[:pan] })
 
     assert_equal ["layer_pan", "chords", "90 % left", "90 % right"], [found.kind, found.role, found.reference, found.attempt]
-    assert_equal ["The chords sits at 90 % right, not at 90 % left.", ["Pan the chords to 90 % left."]], [found.words, found.how]
+    assert_equal ["The chords sit at 90 % right, not at 90 % left.", ["Pan the chords to 90 % left."]], [found.words, found.how]
   end
 
   def test_a_layer_that_is_wide_or_rings_on

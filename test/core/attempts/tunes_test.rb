@@ -60,6 +60,12 @@ class TunesTest < Ethoscope::TestCase
     assert_equal ["bass_octave", nil, [[13, 20]]], [found.kind, found.role, found.bars]
   end
 
+  def test_verbs_go_with_the_names_of_layers
+    found = only(song(seed: 2, role: "strings") { |bar, notes| bar.between?(13, 20) ? [] : notes }, reference: song(role: "strings"))
+
+    assert_equal "The strings are missing in bars 13 to 20 (chorus).", found.words
+  end
+
   def test_where_the_chord_is_another_one_so_are_the_notes
     tune = song(seed: 2) { |bar, notes| [13, 14, 15].include?(bar) ? notes.map { |beat, pitch| [beat, pitch + 1] } : notes }
 

@@ -35,10 +35,10 @@ export function useAssembly(studyId: number, onDone: () => void, path = `/studie
   );
 
   const send = useCallback(
-    async (title: string | null, files: File[], asked: object = {}) => {
+    async (body: object, files: File[]) => {
       const problems: Refusal[] = [];
       try {
-        let { assembly } = await write<{ assembly: Assembly }>("POST", path, title === null ? asked : { title });
+        let { assembly } = await write<{ assembly: Assembly }>("POST", path, body);
         for (const file of files) {
           setSending(file.name);
           try {

@@ -3,6 +3,7 @@ import type { AttemptPage, Checklist, Difference, Item } from "../api/types";
 import { Segmented } from "../components/Segmented";
 import { figure, plural } from "../lib/format";
 import { DifferenceCard } from "./DifferenceCard";
+import { Edge, Lists } from "./Edge";
 import { ItemList, itemsByEar } from "./ItemList";
 import type { Chosen } from "./selection";
 import { about, places, sentence } from "./words";
@@ -26,10 +27,7 @@ export function Panel({ page, checklist, chosen, choose, onHear }: PanelProps) {
   const ear = itemsByEar(items, page);
   const looked = chosen?.kind === "difference" ? comparison.differences[chosen.index] : undefined;
   return (
-    <aside
-      aria-label="What differs"
-      className="flex w-[308px] shrink-0 flex-col border-l border-rule bg-sheet mid:w-[324px] wide:w-[380px]"
-    >
+    <Edge label="What differs">
       {looked ? (
         <DifferenceCard
           difference={looked}
@@ -38,8 +36,8 @@ export function Panel({ page, checklist, chosen, choose, onHear }: PanelProps) {
           onHear={() => onHear(looked.bars)}
         />
       ) : (
-        <>
-          <div className="px-4 pt-3 pb-2">
+        <Lists
+          choice={
             <Segmented
               label="List"
               value={view}
@@ -51,16 +49,15 @@ export function Panel({ page, checklist, chosen, choose, onHear }: PanelProps) {
                 ...(ear.length > 0 ? [{ value: "ear" as const, name: `To hear ${ear.length}` }] : []),
               ]}
             />
-          </div>
-          <div className="min-h-0 grow overflow-auto px-4 pb-4 scroll-quiet">
-            {view === "things" && <Things differences={comparison.differences} choose={choose} />}
-            {view === "bars" && <Worst page={page} chosen={chosen} choose={choose} onHear={onHear} />}
-            {view === "items" && <ItemList items={items} page={page} ear={false} />}
-            {view === "ear" && <ItemList items={ear} page={page} ear />}
-          </div>
-        </>
+          }
+        >
+          {view === "things" && <Things differences={comparison.differences} choose={choose} />}
+          {view === "bars" && <Worst page={page} chosen={chosen} choose={choose} onHear={onHear} />}
+          {view === "items" && <ItemList items={items} page={page} ear={false} />}
+          {view === "ear" && <ItemList items={ear} page={page} ear />}
+        </Lists>
       )}
-    </aside>
+    </Edge>
   );
 }
 

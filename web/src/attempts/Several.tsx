@@ -1,6 +1,6 @@
 import { Button } from "../components/Button";
 import { plural } from "../lib/format";
-import type { useDrop } from "./useAttempts";
+import { isNotes, type useDrop } from "./useAttempts";
 
 /** Several sounds were dropped at once: what are they? And what became of the parts that were sent. */
 export function Several({ drop }: { drop: ReturnType<typeof useDrop> }) {
@@ -22,7 +22,7 @@ export function Several({ drop }: { drop: ReturnType<typeof useDrop> }) {
       <p role="status" className="border-b border-rule px-4 py-1.5 text-ink-2">{`${parts.sending} is on its way.`}</p>
     );
   if (several.length === 0) return null;
-  const notes = several.some((file) => /\.midi?$/i.test(file.name));
+  const notes = several.some(isNotes);
   return (
     <div role="status" className="flex flex-wrap items-center gap-3 border-b border-rule bg-wash px-4 py-1.5">
       <span className="mr-1 font-serif text-15">{`${plural(several.length, "file")}: what are they?`}</span>

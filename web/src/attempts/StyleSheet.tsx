@@ -3,6 +3,7 @@ import type { AttemptPage, Checklist, StandingInStyle, StyleLine, StyleStanding 
 import { figure, plural } from "../lib/format";
 import { RangeStrip } from "./RangeStrip";
 import { StylePanel } from "./StylePanel";
+import { TableFrame } from "../components/TableFrame";
 
 const HEADS: Record<StandingInStyle, string> = {
   outside: "Outside the style",
@@ -73,20 +74,10 @@ function Group({ standing, lines }: { standing: StandingInStyle; lines: StyleLin
         {HEADS[standing]} <span className="figure font-normal text-ink-2">{lines.length}</span>
       </h2>
       <table className="mt-1 w-full table-fixed text-left">
-        <colgroup>
-          {["", "w-[166px] wide:w-[226px]", "w-[24%]", "w-[112px]", "w-[52px]"].map((width, index) => (
-            <col key={index} className={width} />
-          ))}
-        </colgroup>
-        <thead className="sr-only">
-          <tr>
-            {["The songs", "Where they lie", "Yours", "How far outside", "In how many songs"].map((name) => (
-              <th key={name} scope="col">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableFrame
+          widths={["", "w-[166px] wide:w-[226px]", "w-[24%]", "w-[112px]", "w-[52px]"]}
+          names={["The songs", "Where they lie", "Yours", "How far outside", "In how many songs"]}
+        />
         <tbody>
           {lines.map((line) => (
             <Row key={line.id} line={line} />

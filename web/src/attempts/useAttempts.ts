@@ -9,7 +9,7 @@ import { useAssembly } from "../app/useAssembly";
 import { useChange } from "../app/useChange";
 import { messageOf } from "../components/Notice";
 
-const isNotes = (file: File) => /\.midi?$/i.test(file.name);
+export const isNotes = (file: File) => /\.midi?$/i.test(file.name);
 
 /** Drops bounces, one after another; the last one that arrived is handed on. Notes go with a bounce, or make an attempt of their own; of several sounds a person says
  *  whether they are attempts or the stems of one. */
@@ -37,7 +37,7 @@ export function useDrop(studyId: number, against: number | null | undefined, don
     setSeveral([]);
     for (const file of files) await bounce(file);
   };
-  const together = (files: File[]) => parts.send(null, files, held(against));
+  const together = (files: File[]) => parts.send(held(against), files);
   const drop = async (files: File[]) => {
     setFailure(null);
     const [sounds, notes] = [files.filter((file) => !isNotes(file)), files.filter(isNotes)];

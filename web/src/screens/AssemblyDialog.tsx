@@ -44,7 +44,7 @@ function Form({ studyId, onDone }: { studyId: number; onDone: () => void }) {
       className="flex flex-col gap-4"
       onSubmit={(event) => {
         event.preventDefault();
-        void send(title, files);
+        void send({ title }, files);
       }}
     >
       <Field label="Song">

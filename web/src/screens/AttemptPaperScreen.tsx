@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { Link, useParams } from "react-router";
+import { useParams } from "react-router";
 import { attemptQuery, checklistQuery } from "../api/queries";
 import type { AttemptPage, Difference } from "../api/types";
 import { about, CLOSENESS, places, sentence, verdictWords } from "../attempts/words";
-import { Button } from "../components/Button";
 import { PageHead } from "../components/PageHead";
+import { Paper } from "../components/Paper";
 import { figure } from "../lib/format";
 import { useStudyId } from "./params";
 
@@ -17,27 +17,12 @@ export function AttemptPaperScreen() {
 
   const title = page.reference ? `${page.attempt.title} against ${page.reference.title}` : page.attempt.title;
   return (
-    <>
-      <div className="print:hidden">
-        <PageHead title="On paper" remark={title}>
-          <Link to={`/studies/${studyId}/attempts/${id}`} className="underline">
-            Back to the attempt
-          </Link>
-          <Button look="solid" onClick={() => window.print()}>
-            Print it
-          </Button>
-        </PageHead>
-      </div>
-      <div className="min-h-0 grow overflow-y-auto bg-sheet px-6 py-4 scroll-quiet print:overflow-visible print:bg-transparent print:p-0">
-        <article className="mx-auto max-w-[820px]">
-          <h2 className="mb-1 font-serif text-26">{title}</h2>
-          {page.attempt.note && <p className="mb-1 font-serif text-15 italic">{page.attempt.note}</p>}
-          <Differences page={page} />
-          <Style page={page} />
-          <Items page={page} />
-        </article>
-      </div>
-    </>
+    <Paper title={title} back={{ path: `/studies/${studyId}/attempts/${id}`, name: "Back to the attempt" }}>
+      {page.attempt.note && <p className="mb-1 font-serif text-15 italic">{page.attempt.note}</p>}
+      <Differences page={page} />
+      <Style page={page} />
+      <Items page={page} />
+    </Paper>
   );
 }
 

@@ -8,6 +8,7 @@ import { PageHead } from "../components/PageHead";
 import { clock } from "../lib/format";
 import { runsOf } from "../lib/runs";
 import { useStudyId } from "./params";
+import { TableFrame } from "../components/TableFrame";
 
 /** What was done when, how long, and what was decided why, by day; and what that says of the time that things take. */
 export function LogbookScreen() {
@@ -64,20 +65,10 @@ function Day({ entries }: { entries: LogEntry[] }) {
         </span>
       </h2>
       <table className="w-full table-fixed text-left">
-        <colgroup>
-          {["w-[52px]", "", "w-[104px]", "w-[30%]", "w-[116px]"].map((width, index) => (
-            <col key={index} className={width} />
-          ))}
-        </colgroup>
-        <thead className="sr-only">
-          <tr>
-            {["At", "Item", "Decided", "Why", "Took"].map((name) => (
-              <th key={name} scope="col">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableFrame
+          widths={["w-[52px]", "", "w-[104px]", "w-[30%]", "w-[116px]"]}
+          names={["At", "Item", "Decided", "Why", "Took"]}
+        />
         <tbody>
           {entries.map((entry) => (
             <tr key={entry.id} className="border-b border-faint">

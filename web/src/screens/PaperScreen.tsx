@@ -1,12 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
 import { checklistQuery } from "../api/queries";
 import type { Item } from "../api/types";
 import { gridOf, TargetGrid } from "../checklist/TargetGrid";
 import { NoteRow, notesOf } from "../checklist/NoteRow";
 import { beatsOf } from "../checklist/meter";
-import { Button } from "../components/Button";
 import { PageHead } from "../components/PageHead";
+import { Paper } from "../components/Paper";
 import { runsOf } from "../lib/runs";
 import { useChecklistId, useStudyId } from "./params";
 
@@ -20,39 +19,24 @@ export function PaperScreen() {
   const groups = runsOf(checklist.items, (item) => item.heading);
   const beatsPerBar = beatsOf(checklist.items);
   return (
-    <>
-      <div className="print:hidden">
-        <PageHead title="On paper" remark={checklist.title}>
-          <Link to={`/studies/${studyId}/checklists/${id}`} className="underline">
-            Back to the list
-          </Link>
-          <Button look="solid" onClick={() => window.print()}>
-            Print it
-          </Button>
-        </PageHead>
-      </div>
-      <div className="min-h-0 grow overflow-y-auto bg-sheet px-6 py-4 scroll-quiet print:overflow-visible print:bg-transparent print:p-0">
-        <article className="mx-auto max-w-[820px]">
-          <h2 className="mb-1 font-serif text-26">{checklist.title}</h2>
-          <p className="mb-3 text-ink-2">
-            {checklist.items.length} items, {checklist.items.reduce((sum, item) => sum + item.minutes + item.extra, 0)}{" "}
-            minutes in their boxes.
-          </p>
-          {groups.map(([heading, items], index) => (
-            <section key={`${index} ${heading}`} className="mb-4">
-              <h3 className="mb-1 border-b border-rule pb-0.5 font-serif text-18">{heading}</h3>
-              {items.map((item) => (
-                <PaperItem key={item.id} item={item} beatsPerBar={beatsPerBar} />
-              ))}
-            </section>
+    <Paper title={checklist.title} back={{ path: `/studies/${studyId}/checklists/${id}`, name: "Back to the list" }}>
+      <p className="mb-3 text-ink-2">
+        {checklist.items.length} items, {checklist.items.reduce((sum, item) => sum + item.minutes + item.extra, 0)}{" "}
+        minutes in their boxes.
+      </p>
+      {groups.map(([heading, items], index) => (
+        <section key={`${index} ${heading}`} className="mb-4">
+          <h3 className="mb-1 border-b border-rule pb-0.5 font-serif text-18">{heading}</h3>
+          {items.map((item) => (
+            <PaperItem key={item.id} item={item} beatsPerBar={beatsPerBar} />
           ))}
-          <p className="mt-4 border-t border-rule pt-2 text-11 text-ink-2">
-            Remaking or sampling a recording touches other people's rights; the law differs by place. Before a release,
-            ask a licensed professional.
-          </p>
-        </article>
-      </div>
-    </>
+        </section>
+      ))}
+      <p className="mt-4 border-t border-rule pt-2 text-11 text-ink-2">
+        Remaking or sampling a recording touches other people's rights; the law differs by place. Before a release, ask
+        a licensed professional.
+      </p>
+    </Paper>
   );
 }
 

@@ -12,13 +12,13 @@ module Ethoscope
         SURE = 0.95
         # Kind, sentence by whether it is late, and what to do.
         SAID = {
-          "entry" => { true => "The %<role>s comes in %<far>s late: in bar %<here>d, not %<there>d.",
-                       false => "The %<role>s comes in %<far>s early: in bar %<here>d, not %<there>d." },
-          "exit" => { true => "The %<role>s stops %<far>s late: after bar %<here>d, not %<there>d.",
-                      false => "The %<role>s stops %<far>s early: after bar %<here>d, not %<there>d." }
+          "entry" => { true => "The %<role>s come%<s>s in %<far>s late: in bar %<here>d, not %<there>d.",
+                       false => "The %<role>s come%<s>s in %<far>s early: in bar %<here>d, not %<there>d." },
+          "exit" => { true => "The %<role>s stop%<s>s %<far>s late: after bar %<here>d, not %<there>d.",
+                      false => "The %<role>s stop%<s>s %<far>s early: after bar %<here>d, not %<there>d." }
         }.freeze
         HOW = { "entry" => "Let the %<role>s come in with bar %<there>d.", "exit" => "Let the %<role>s stop after bar %<there>d." }.freeze
-        # By kind the end of a run that it is about, and how far that moves the bars that are wrong.
+        # By kind the end of a run that it is about.
         ENDS = { "entry" => :first, "exit" => :last }.freeze
 
         # @param laid [Laid]
@@ -52,7 +52,7 @@ module Ethoscope
           bars.slice_when { |one, other| other > one + 1 + REST }.map { |run| [run.first, run.last] }.select { |first, last| last - first + 1 >= FEWEST }
         end
 
-        # Ends of both that are the same one, but not in the same bar. What lies at an end of the song moves with that.
+        # Ends of both that are the same one, but not in the same bar.
         def moved(there, here, side)
           theirs, mine = [there, here].map { |list| list.map(&side) }
           theirs.filter_map do |bar|
@@ -63,7 +63,7 @@ module Ethoscope
 
         def difference(kind, role, there, here)
           far = (here - there).abs
-          said = { role:, there:, here:, far: far == 1 ? "a bar" : "#{Readings::Words.number(far)} bars" }
+          said = { **Ethoscope::Layers::Role.in_words(role), there:, here:, far: far == 1 ? "a bar" : "#{Readings::Words.number(far)} bars" }
           first, last = [there, here].minmax
           bars = kind == "entry" ? [first, last - 1] : [first + 1, last]
           Difference.of(kind:, measure: "layers.plays", bars: [bars], role:, reference: "bar #{there}", attempt: "bar #{here}", distance: far, unit: "bars", sure: SURE,

@@ -93,7 +93,7 @@ module Ethoscope
         end
 
         def missing(role, where, there, _here)
-          { words: "The #{role} #{verb(role, "is", "are")} missing in #{where}.",
+          { words: "The #{role} #{Ethoscope::Layers::Role.in_words(role)[:is]} missing in #{where}.",
             how: ["Put the #{role} in: #{strokes(there)}.", "Copy the pattern from a section where yours already plays it."] }
         end
 
@@ -104,10 +104,8 @@ module Ethoscope
         def pattern(role, where, there, here)
           more, less = [here - there, there - here].map { |apart| places(apart) }
           how = [("Add strokes on #{less}." if less), ("Take away those on #{more}." if more)].compact
-          { words: "The #{role} #{verb(role, "plays", "play")} another pattern in #{where}.", how: how.empty? ? ["Play #{strokes(there)}."] : how }
+          { words: "The #{role} play#{Ethoscope::Layers::Role.in_words(role)[:s]} another pattern in #{where}.", how: how.empty? ? ["Play #{strokes(there)}."] : how }
         end
-
-        def verb(role, one, many) = role == "hats" ? many : one
 
         def strokes(pattern) = places(pattern)&.then { |places| "on #{places}" } || "none"
 

@@ -6,24 +6,24 @@ module Ethoscope
       # Layers of which both songs have the stem: where they sit, how wide they are, how deep they pump, how late they echo and how long they ring. A difference is one when
       # it is larger than both the tolerance and what stems of the same layer repeat to. The way is our own.
       class StemSounds
-        # Unit, digits and tolerance for an exact remake, figure of a stem, its words, the sentence and what to do.
+        # Unit and tolerance for an exact remake, figure of a stem, its words, the sentence and what to do.
         Figure = Value.of(:unit, :tolerance, :read, :worded, :sentence, :how)
         SECONDS = ->(value) { "#{value.round(2)} s" }
         FIGURES = {
           "layer_pan" => Figure.new(unit: "% to one side", tolerance: 15.0, read: ->(stem) { stem[:pan] && (stem[:pan] * 100) }, worded: ->(value) { StemSounds.side(value) },
-            sentence: "The %<role>s sits at %<here>s, not at %<there>s.", how: "Pan the %<role>s to %<there>s."),
+            sentence: "The %<role>s sit%<s>s at %<here>s, not at %<there>s.", how: "Pan the %<role>s to %<there>s."),
           "layer_width" => Figure.new(unit: "% side energy", tolerance: 10.0, read: ->(stem) { stem[:width] && (stem[:width] * 100) }, worded: ->(value) { "#{value.round} %" },
-            sentence: "The %<role>s has %<here>s of its energy at the sides, not %<there>s.", how: "Widen or narrow the %<role>s until its sides hold %<there>s."),
+            sentence: "The %<role>s %<has>s %<here>s of the energy at the sides, not %<there>s.", how: "Widen or narrow the %<role>s until the sides hold %<there>s."),
           "layer_pumping" => Figure.new(unit: "dB", tolerance: 3.0, read: ->(stem) { stem[:pumping]&.fetch(:depth_db) || 0.0 }, worded: ->(value) { "#{value.round(1)} dB" },
-            sentence: "The %<role>s pumps by %<here>s, not by %<there>s.", how: "Set the side-chain on the %<role>s to a depth of %<there>s."),
+            sentence: "The %<role>s pump%<s>s by %<here>s, not by %<there>s.", how: "Set the side-chain on the %<role>s to a depth of %<there>s."),
           "layer_echo" => Figure.new(unit: "beats", tolerance: 0.05, read: ->(stem, bpm) { stem[:echo] && (stem[:echo][:ms] * bpm / 60_000.0) },
             worded: ->(value) { "#{value.round(2)} beats" },
-            sentence: "The %<role>s echoes after %<here>s, not after %<there>s.", how: "Set the delay on the %<role>s to %<there>s."),
+            sentence: "The %<role>s echo%<es>s after %<here>s, not after %<there>s.", how: "Set the delay on the %<role>s to %<there>s."),
           "layer_tail" => Figure.new(unit: "s", tolerance: 0.5, read: ->(stem) { stem[:tail_s] }, worded: SECONDS,
-            sentence: "The %<role>s rings for %<here>s, not for %<there>s.", how: "Set the decay of the reverb on the %<role>s so that it rings for %<there>s.")
+            sentence: "The %<role>s ring%<s>s for %<here>s, not for %<there>s.", how: "Set the decay of the reverb on the %<role>s to %<there>s.")
         }.freeze
-        # What one stem has and the other has not at all is told of these.
         SURE = 0.9
+        # Per cent to a side that nobody hears as one.
         MIDDLE = 5
 
         # @param pan [Float] per cent, to the left where negative
@@ -68,7 +68,7 @@ module Ethoscope
           tolerance = [figure.tolerance, @repeatability.of(kind)].max
           return nil if (here - there).abs <= tolerance
 
-          said = { role:, there: figure.worded.call(there), here: figure.worded.call(here) }
+          said = { **Ethoscope::Layers::Role.in_words(role), there: figure.worded.call(there), here: figure.worded.call(here) }
           Difference.of(kind:, role:, reference: said[:there], attempt: said[:here], distance: (here - there).abs.round(2), tolerance:, unit: figure.unit, sure: SURE,
             words: format(figure.sentence, **said), how: [format(figure.how, **said)])
         end

@@ -9,10 +9,10 @@ module Ethoscope
         # Stems and notes leave little to doubt.
         SURE = 0.95
         SAID = {
-          missing: ["layer_missing", "layers.plays", "The %<role>s is missing in %<where>s.", "Put the %<role>s in, in %<where>s.", "plays", "rests"],
+          missing: ["layer_missing", "layers.plays", "The %<role>s %<is>s missing in %<where>s.", "Put the %<role>s in, in %<where>s.", "plays", "rests"],
           extra: ["layer_extra", "layers.plays", "Yours has %<role>s in %<where>s where the reference has none.", "Let the %<role>s rest in %<where>s.", "rests", "plays"],
-          moved: ["register", "lines.register", "The %<role>s lies %<far>s in %<where>s.", "Move the %<role>s back in %<where>s.", "its octave", "%<far>s"],
-          other: ["line", "lines.notes", "The %<role>s plays other notes in %<where>s: %<share>s of them are not those of the reference.",
+          moved: ["register", "lines.register", "The %<role>s lie%<s>s %<far>s in %<where>s.", "Move the %<role>s back in %<where>s.", "its octave", "%<far>s"],
+          other: ["line", "lines.notes", "The %<role>s play%<s>s other notes in %<where>s: %<share>s of them are not those of the reference.",
                   "Compare its notes with those of the sheet, bar by bar, in %<where>s.", "its notes", "%<share>s others"]
         }.freeze
         # A layer that is gone, and one that is moved by an octave, in tolerances of their measures.
@@ -43,7 +43,7 @@ module Ethoscope
           kind, measure, words, how, reference, attempt = SAID.fetch(state)
           runs = @laid.runs(pieces.flat_map { |piece| piece.reference.map { |bar| bar + 1 } })
           share = @lines.apart(role, pieces)
-          said = { role:, where: @laid.where(runs), far: octaves(by), share: "#{(share * 100).round} %" }
+          said = { **Ethoscope::Layers::Role.in_words(role), where: @laid.where(runs), far: octaves(by), share: "#{(share * 100).round} %" }
           distance, tolerance, unit = size(state, by, share)
           octave = role == BASS && state == :moved
           Difference.of(kind: octave ? "bass_octave" : kind, measure:, bars: runs, role: octave ? nil : role, distance:, tolerance:, unit:, sure: SURE,
