@@ -79,8 +79,7 @@ titled = songs.to_h { |song| [song[:title], song[:id]] }
 end
 library.references.update(first[:id], credits: [{ text: "Organ and tape: Marlo Venn", source: "sleeve", date: "1971" }])
 
-target = Ethoscope::Harmony::Key.named("G", "minor")
-checklist = Work::Planning.new(library, study, target).create(from: "reference", reference_id: first[:id], school: "sounds")
+checklist = Work::Planning.new(library, study).create(from: "reference", reference_id: first[:id], school: "sounds")
 # An afternoon at the list, by the clock.
 worked = lambda do |item, minutes, change|
   library.logbook.start(item)

@@ -67,6 +67,11 @@ module Api
         Integer(text, 10, exception: false) || raise(Problem.new(400, "bad_revision", "The revision of the sheet must be a whole number. Load the page again."))
       end
 
+      # What of a study's wishes is asked for: all of them as mine, none as theirs.
+      def wanted_in(study, usual = "theirs")
+        (asked(Schemas::FrameQuestion)[:as] || usual) == "mine" ? Work::Wanted.of(study) : Work::Wanted.theirs
+      end
+
       # What the body holds, checked.
       def input(schema) = checked(schema, body_hash)
 

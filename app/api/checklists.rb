@@ -3,18 +3,22 @@
 module Api
   # Checklists and their items.
   class Checklists < Base
-    helpers Targets
-
     helpers do
       def planning(checklist)
-        study = library.studies.find(checklist[:study_id])
-        Work::Planning.new(library, study, target_key(study), kept)
+        Work::Planning.new(library, library.studies.find(checklist[:study_id]), kept)
       end
 
-      # Each item with what it would say if it were made now, where that differs.
+      # Each item with what it would say if it were made now, where that differs; asked for as theirs, in the tempo and key of the reference.
       def with_changes(checklist)
         changes = planning(checklist).changes(checklist)
-        checklist.merge(items: checklist[:items].map { |item| item.merge(now: changes[item[:id]]) })
+        framed(checklist).then { |told| told.merge(items: told[:items].map { |item| item.merge(now: changes[item[:id]]) }) }
+      end
+
+      def framed(checklist)
+        return checklist unless asked(Schemas::FrameQuestion)[:as] == "theirs"
+
+        study = library.studies.find(checklist[:study_id])
+        checklist.merge(items: Work::Planning.new(library, study, kept, wanted: Work::Wanted.theirs).told(checklist, planning(checklist)))
       end
 
       def whole(id, status = 200) = answer({ checklist: with_changes(library.checklists.find(id)) }, status)
@@ -61,7 +65,7 @@ module Api
 
     Ethoscope::Export::Formats.of(:checklist).each do |format|
       get "/checklists/:id/#{format.file}" do |id|
-        checklist = library.checklists.find(number(id))
+        checklist = framed(library.checklists.find(number(id)))
         text = format.writer.write(checklist)
         download("#{checklist[:title]}#{format.suffix}", format.extension)
         content_type format.type

@@ -27,12 +27,12 @@ module Api
       answer({})
     end
 
-    # How a technique is done, with the figures of its first sighting here, in the tempo and key of the new track.
+    # How a technique is done, with the figures of its sightings here, in the tempo and key of the new track unless asked for as theirs.
     get "/references/:id/how-to/:kind" do |id, kind|
       reference = reference_of(id)
       study = library.studies.find(reference[:study_id])
       entry = library.entries.library(study[:id]).find { |candidate| candidate[:kind] == kind } or raise Problem.new(404, "missing", "There is no such technique.")
-      answer(entry:, steps: HowTo.new(study, sheet_of(reference).analysis).steps(entry))
+      answer(entry:, steps: HowTo.new(sheet_of(reference).analysis, wanted_in(study, "mine").restatement(library.song(reference).vector)).steps(entry))
     end
   end
 end

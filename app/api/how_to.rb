@@ -3,15 +3,12 @@
 module Api
   # How a technique is done in the track that a study works on.
   class HowTo
-    # @param study [Hash]
     # @param analysis [Ethoscope::Analysis] of the reference
-    def initialize(study, analysis)
+    # @param restatement [Ethoscope::Measures::Restatement] from its tempo and key to those of the track
+    def initialize(analysis, restatement)
       @analysis = analysis
-      own = analysis.key
-      key = study[:target_tonic] && study[:target_mode] ? Ethoscope::Harmony::Key.named(study[:target_tonic], study[:target_mode]) : own
-      shift = own && key ? ((key.pitch_class - own.pitch_class + 5) % 12) - 5 : 0
-      @how_to = Ethoscope::Techniques::HowTo.new(bpm: study[:target_bpm] || analysis.fetch(:tempo)[:bpm], key:, meter: Ethoscope::Rhythm::Meter.named(analysis.fetch(:meter)),
-        shift:)
+      @how_to = Ethoscope::Techniques::HowTo.new(bpm: restatement.to_bpm, key: restatement.to_key, meter: Ethoscope::Rhythm::Meter.named(analysis.fetch(:meter)),
+        shift: restatement.semitones, ratio: restatement.ratio)
     end
 
     # @param entry [Hash] as {Store::Entries#library} gives it

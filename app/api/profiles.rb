@@ -3,8 +3,6 @@
 module Api
   # What the songs of a study share, beside other music; two profiles side by side; and rows of one as things to do.
   class Profiles < Base
-    helpers Targets
-
     helpers do
       def styles(study) = Work::Styles.new(library, study)
     end

@@ -5,15 +5,20 @@ module Api
   class References < Base
     helpers do
       def exported(reference)
-        Ethoscope::Export::Handout.new(title: reference[:title], analysis: sheet_of(reference).settled, vector: library.song(reference).vector)
+        analysis, vector = sheet_of(reference).settled, library.song(reference).vector
+        to = wanted_of(reference).restatement(vector)
+        Ethoscope::Export::Handout.new(title: reference[:title], analysis: Ethoscope::Analysis.new(Ethoscope::Measures::RestatedSong.new(analysis.to_h, to).to_h),
+          vector: vector.restated(to))
       end
+
+      def wanted_of(reference) = wanted_in(library.studies.find(reference[:study_id]))
     end
 
     # A derivation that is missing (another window asked for another one meanwhile, or the engine is newer) is asked for again.
     get "/references/:id" do |id|
       reference = reference_of(id)
       settings.bulletin.publish if library.derivation(reference).nil? && library.follow(reference)
-      page = SheetPage.new(library, reference)
+      page = SheetPage.new(library, reference, wanted_of(reference))
       content_type :json
       kept.keep(page.stamp) { JSON.generate(page.to_h) }
     end

@@ -13,6 +13,13 @@ module Api
       optional(:target_bpm).maybe(:float, included_in?: 20..400)
       optional(:target_tonic).maybe(:string, included_in?: TONICS)
       optional(:target_mode).maybe(:string, included_in?: MODES)
+      optional(:target_way).filled(:string, included_in?: Ethoscope::Measures::Restatement::WAYS)
+      optional(:target_meter).maybe(:string, included_in?: Ethoscope::Rhythm::Meter::ALL.map(&:name))
+    end
+
+    # As theirs, or in the tempo and key of the new track.
+    FrameQuestion = Ethoscope::Forms.schema do
+      optional(:as).filled(:string, included_in?: %w[theirs mine])
     end
 
     NewStudy = Ethoscope::Forms.schema(parent: StudyFields) do

@@ -5,7 +5,9 @@ module Api
   class SheetPage
     # @param library [Store::Library]
     # @param reference [Hash]
-    def initialize(library, reference)
+    # @param wanted [Work::Wanted] in which tempo and key it is told
+    def initialize(library, reference, wanted = Work::Wanted.theirs)
+      @wanted = wanted
       @library = library
       @reference = reference
     end
@@ -15,18 +17,27 @@ module Api
       problem = sheet_problem
       { reference: @reference.merge(run:), analysis: @sheet && shown(@sheet.analysis), problem:, readings:,
         current: current.transform_values { |reading| reading[:id] }, contradictions: @library.readings.contradictions(@reference[:id]),
-        journal: @library.journal.state(@reference[:id]), derivation:, stems:, score:, table: @sheet && table }
+        journal: @library.journal.state(@reference[:id]), derivation:, stems:, score:, table: @sheet && table, frame: frame&.to_h }
     end
 
     # @return [Array] changes whenever something on the page does
     def stamp
-      @stamp ||= [:sheet, @reference, run, derivation, @library.analysis_id(@reference), @library.readings.stamp(@reference[:id]), stems, score]
+      @stamp ||= [:sheet, @wanted.to_h, @reference, run, derivation, @library.analysis_id(@reference), @library.readings.stamp(@reference[:id]), stems, score]
     end
 
     private
 
-    # What two songs are laid on each other by is not drawn.
-    def shown(analysis) = analysis.to_h.except(:prints)
+    # What two songs are laid on each other by is not drawn. Seconds stay those of the recording, which is played beside it.
+    def shown(analysis)
+      told = analysis.to_h.except(:prints)
+      frame ? Ethoscope::Measures::RestatedSong.new(told, frame.restatement).over_sound : told
+    end
+
+    def frame
+      return nil unless @sheet && @wanted.said?
+
+      @frame ||= Work::Frame.new(@wanted, @library.song(@reference))
+    end
 
     # Lays the sheet out, or says why that can't be done.
     def sheet_problem
@@ -66,7 +77,8 @@ module Api
     end
 
     def derived(row)
-      return row unless row[:source] == "measured" && row[:state] == "open"
+      return row.merge(frame ? Ethoscope::Measures::RestatedReading.of(row[:aspect], row[:value], frame.restatement) : {}) unless row[:source] == "measured"
+      return row unless frame || row[:state] == "open"
 
       row.merge(measured_now.fetch(row[:aspect]).to_h.slice(:value, :statement, :note, :why, :rivals, :confidence))
     end
@@ -75,6 +87,7 @@ module Api
     def measured_now
       @measured_now ||= begin
         data = @library.analysis(@reference).to_h.merge(@sheet.analysis.to_h.slice(:loop))
+        data = Ethoscope::Measures::RestatedSong.new(data, frame.restatement).over_sound if frame
         Ethoscope::Readings::Reader.new(Ethoscope::Analysis.new(data)).readings.to_h { |reading| [reading.aspect, reading] }
       end
     end

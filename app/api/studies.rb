@@ -3,13 +3,13 @@
 module Api
   # Studies, their references and checklists.
   class Studies < Base
-    helpers Uploads, Targets
+    helpers Uploads
 
     helpers do
-      def reference_rows(study_id)
-        rows = library.references.of_study(study_id)
+      def reference_rows(study)
+        rows = library.references.of_study(study[:id])
         runs = library.analyses.latest_of(rows.map { |row| row[:recording_id] })
-        view = View.new(library, rows)
+        view = View.new(library, rows, wanted_in(study))
         rows.map { |row| row.merge(analysis: runs[row[:recording_id]], **view.of(row)) }
       end
     end
@@ -22,10 +22,16 @@ module Api
 
     get("/studies/:id") do |id|
       study = library.studies.find(number(id))
-      answer(study:, references: reference_rows(study[:id]), checklists: library.checklists.of_study(study[:id]), assemblies: library.assemblies.of_study(study[:id]))
+      answer(study:, references: reference_rows(study), checklists: library.checklists.of_study(study[:id]), assemblies: library.assemblies.of_study(study[:id]))
     end
 
-    patch("/studies/:id") { |id| answer(study: library.studies.update(number(id), input(Schemas::StudyChange))) }
+    # What lists say follows the tempo and key that are wanted.
+    patch "/studies/:id" do |id|
+      study = library.studies.find(number(id))
+      changed = library.studies.update(study[:id], input(Schemas::StudyChange))
+      Work::Reframing.new(library, study, changed, kept).follow
+      answer(study: changed)
+    end
 
     delete "/studies/:id" do |id|
       library.remove { library.studies.delete(number(id)) }
@@ -52,7 +58,7 @@ module Api
     post "/studies/:id/checklists" do |id|
       study = library.studies.find(number(id))
       wanted = input(PlanSchemas::NewChecklist)
-      answer({ checklist: Work::Planning.new(library, study, target_key(study), kept).create(wanted) }, 201)
+      answer({ checklist: Work::Planning.new(library, study, kept).create(wanted) }, 201)
     end
 
     # What was done on its checklists, and how long things take.

@@ -7,7 +7,9 @@ module Api
 
     # @param library [Store::Library]
     # @param references [Array<Hash>]
-    def initialize(library, references)
+    # @param wanted [Work::Wanted] in which tempo and key they are told
+    def initialize(library, references, wanted = Work::Wanted.theirs)
+      @wanted = wanted
       @songs, @problems = library.songs.of(references)
       @states = library.readings.states(references.map { |reference| reference[:id] })
     end
@@ -34,8 +36,9 @@ module Api
     # Tempo, key and length in the words of the readings that hold.
     def summary(reference)
       song = @songs[reference[:id]] or return nil
-      { bpm: song.bpm, meter: song.meter, key: song.key && Ethoscope::Readings::Words.signs(song.key.to_s), bars: song.bars,
-        duration: song.vector.value("time.duration"), lufs: song.vector.value("mix.loudness"),
+      to = @wanted.restatement(song.vector)
+      { bpm: to.to_bpm, meter: song.meter, key: to.to_key && Ethoscope::Readings::Words.signs(to.to_key.to_s), bars: song.bars,
+        duration: to.seconds(song.vector.value("time.duration")), lufs: song.vector.value("mix.loudness"),
         sections: song.vector.value("form.lengths").size, loop: song.loop_degrees&.join(" ") }
     end
   end

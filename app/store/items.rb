@@ -36,6 +36,17 @@ module Store
       change(id, "New target") { |row| row.update(Items.row(now.to_h.slice(:target, :tolerance, :targets, :minutes, :steps, :fallback))) }
     end
 
+    # Gives several items their targets anew, as one change.
+    #
+    # @param checklist_id [Integer]
+    # @param items [Hash{Integer => Ethoscope::Checklist::Item}]
+    # @param label [String] what undo calls it
+    def retarget_all(checklist_id, items, label)
+      edits.record(checklist_id, label) do
+        items.each { |id, now| db[:items].where(id:).update(Items.row(now.to_h.slice(:target, :tolerance, :targets, :steps, :fallback))) }
+      end
+    end
+
     # @param id [Integer] an item
     # @param attributes [Hash] any of WORDS and SAID, which the logbook learns of; what has a result is done, and what is open again or left out has none
     # @return [Hash] the item after the change

@@ -3,7 +3,7 @@
 module Store
   # Studies: a piece of work with an aim.
   class Studies < Rows
-    FIELDS = %i[title aim scope_from scope_bar target_bpm target_tonic target_mode].freeze
+    FIELDS = %i[title aim scope_from scope_bar target_bpm target_tonic target_mode target_way target_meter].freeze
 
     # @return [Array<Hash>] newest first, with how many references each holds
     def all

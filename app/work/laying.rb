@@ -88,8 +88,7 @@ module Work
     # The tempo and the key of the new track, as far as the study says them, the bar up to which it goes, and the layers whose items were left out.
     def wishes(attempt)
       study = @library.studies.find(attempt[:study_id])
-      key = study[:target_tonic] && Ethoscope::Harmony::Key.named(study[:target_tonic], study[:target_mode] || "major")
-      Ethoscope::Attempts::Wishes.new(bpm: study[:target_bpm], key:, left_out: left_out(attempt), bars: study[:scope_bar])
+      Ethoscope::Attempts::Wishes.new(**Wanted.of(study).to_h.slice(:bpm, :key, :way), left_out: left_out(attempt), bars: study[:scope_bar])
     end
 
     def left_out(attempt) = @library.items.skipped(attempt[:checklist_id]).filter_map { |about| about[/\Alayer:(.+)\z/, 1] }

@@ -5,12 +5,12 @@ module Work
   class Planning
     # @param library [Store::Library]
     # @param study [Hash]
-    # @param key [Ethoscope::Harmony::Key, nil] wanted for the new track
     # @param kept [Store::Kept] items that were made from what has not changed since
-    def initialize(library, study, key, kept = Store::Kept.new(1))
+    # @param wanted [Wanted] of the new track, as the study says it or otherwise
+    def initialize(library, study, kept = Store::Kept.new(1), wanted: Wanted.of(study))
       @library = library
       @study = study
-      @wanted = { bpm: study[:target_bpm], key: }
+      @wanted = wanted.to_h
       @kept = kept
     end
 
@@ -28,9 +28,35 @@ module Work
     # @return [Hash{Integer => Hash}] by item: target and tolerance, nil for both where there would be no such item any more
     def changes(checklist)
       fresh = items_now(checklist) or return {}
-      checklist[:items].zip(counterparts(checklist[:items], fresh)).reject { |item, now| item[:own] || same?(item, now) }
+      checklist[:items].zip(counterparts(checklist[:items], fresh)).reject { |item, now| item[:own] || Planning.same?(item, now) }
                        .to_h { |item, now| [item[:id], now ? now.to_h.slice(:target, :tolerance) : { target: nil, tolerance: nil }] }
     end
+
+    # A checklist as it would stand in these wishes: items that say what the readings say in the study's own wishes say it in these.
+    #
+    # @param checklist [Hash]
+    # @param own [Planning] in the study's own wishes
+    # @return [Array<Hash>] its items
+    def told(checklist, own)
+      mine, here = own.all_now(checklist), all_now(checklist)
+      return checklist[:items] unless mine && here
+
+      checklist[:items].each_with_index.map do |item, i|
+        here[i] && Planning.same?(item, mine[i]) ? item.merge(here[i].to_h.slice(:target, :tolerance, :targets, :steps, :fallback)) : item
+      end
+    end
+
+    # @param checklist [Hash]
+    # @return [Array<Ethoscope::Checklist::Item, nil>, nil] by item what it would be now, nil where it is a person's own or nothing says it; nil while
+    #   nothing can be said
+    def all_now(checklist)
+      fresh = items_now(checklist) and counterparts(checklist[:items], fresh)
+    end
+
+    # @param item [Hash]
+    # @param now [Ethoscope::Checklist::Item, nil]
+    # @return [Boolean] whether it says the same
+    def self.same?(item, now) = !now.nil? && item[:target] == now.target && item[:tolerance] == now.tolerance
 
     # @param checklist [Hash]
     # @param item_id [Integer]
@@ -64,8 +90,6 @@ module Work
 
     def identity(item) = Ethoscope::Checklist::Item.identity(item[:stage], item[:title], item[:targets].map { |target| Ethoscope::Measures::Target.from_h(target) })
 
-    def same?(item, now) = now && item[:target] == now.target && item[:tolerance] == now.tolerance
-
     # nil while nothing can be said: what was put right is still being worked in, or the reference is gone.
     def items_now(checklist)
       @items_now ||= checklist[:reference_id] ? song_items(@library.references.find(checklist[:reference_id])) : profile_items
@@ -92,7 +116,7 @@ module Work
 
     def song_items(reference)
       check_worked_in([reference])
-      @kept.keep([:song_items, @library.stamp(@study, of: [reference])]) do
+      @kept.keep([:song_items, @wanted, @library.stamp(@study, of: [reference])]) do
         song = @library.song(reference, scope: @study[:scope_bar]) or raise not_ready
         Ethoscope::Checklist::Plan.of_song(song, aim: @study[:aim], wanted: @wanted, entries:, from: from(song)).items
       end
@@ -100,7 +124,7 @@ module Work
 
     def profile_items
       check_worked_in(@library.references.of_study(@study[:id]))
-      @kept.keep([:profile_items, @library.stamp(@study)]) do
+      @kept.keep([:profile_items, @wanted, @library.stamp(@study)]) do
         raise not_ready if songs.empty?
 
         Ethoscope::Checklist::Plan.of_profile(songs, wanted: @wanted, entries:).items

@@ -10,7 +10,7 @@ class AttemptsBrowserTest < BrowserCase
     super
     @study = new_study(aim: "exact")
     @reference = analysed(@study, "Old Song")
-    @list = Work::Planning.new(library, @study, nil).create(from: "reference", reference_id: @reference[:id])
+    @list = Work::Planning.new(library, @study).create(from: "reference", reference_id: @reference[:id])
     visit "/studies/#{@study[:id]}/attempts"
   end
 

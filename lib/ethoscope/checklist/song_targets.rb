@@ -6,7 +6,7 @@ module Ethoscope
     class SongTargets
       # @param song [Profile::Song]
       # @param exact [Boolean] an exact remake, or something in its style
-      # @param wanted [Hash] bpm and key (a {Harmony::Key}) of the new track, nil where the song's own are kept
+      # @param wanted [Hash] bpm and key (a {Harmony::Key}) of the new track, nil where the song's own are kept, and the way to another mode, see {Measures::Restatement}
       # @param entries [#call] gives the library's entry of a kind of technique, nil for an unknown one
       # @param from [Integer] the bar with which the work begins: what lies before it is left out
       def initialize(song, exact:, wanted: {}, entries: Techniques::Library.method(:entry), from: 1)
@@ -15,13 +15,13 @@ module Ethoscope
         @exact = exact
         @wanted = wanted
         @entries = entries
-        @restatement = Measures::Restatement.of(song.vector, bpm: wanted[:bpm], key: wanted[:key])
+        @restatement = Measures::Restatement.of(song.vector, bpm: wanted[:bpm], key: wanted[:key], way: wanted.fetch(:way, "tonic"))
       end
 
       # @return [Brief]
       def brief
         Brief.new(exact: @exact, bpm: @restatement.to_bpm, key: @restatement.to_key, meter: @song.meter, shift: @restatement.semitones, bars: @song.bars, songs: 1, profile: false,
-          entries: @entries, from: @from)
+          entries: @entries, from: @from, ratio: @restatement.ratio, asked: @restatement.asked)
       end
 
       # @return [Array<Measures::Target>] in the order of the registry

@@ -64,17 +64,22 @@ module Ethoscope
         end
       end
 
+      # @param symbol [String]
+      # @param restatement [Restatement]
+      # @return [String] the same chord in the new key
       def self.moved_symbol(symbol, restatement) = Harmony::ChordSymbol.parse(symbol).transpose(restatement.semitones, restatement.spelling).to_s
-      private_class_method :moved_symbol
 
       # Only the root of a label is a name; its bass is an interval.
+      #
+      # @param label [String] root:quality/bass, or N
+      # @param restatement [Restatement]
+      # @return [String]
       def self.moved_label(label, restatement)
         root, rest = label.split(":", 2)
         return label unless rest
 
         "#{restatement.spelling.spell((Harmony::PitchClass.parse(root) + restatement.semitones) % 12)}:#{rest}"
       end
-      private_class_method :moved_label
 
       # @param song [Subject]
       def initialize(song)

@@ -79,6 +79,13 @@ module Ethoscope
       # @return [Harmony::Key, nil]
       def key = value("harmony.key")&.then { |key| Harmony::Key.named(key[:tonic], key[:mode]) }
 
+      # @param restatement [Restatement]
+      # @return [Vector] in that tempo and key, measure by measure
+      def restated(restatement)
+        moved = ->(rows) { rows.to_h { |id, told| [id, id == TRAITS ? told : told.map { |row| row.merge(value: Registry.fetch(id.to_s).restate(row[:value], restatement)) }] } }
+        Vector.new(Plain.frozen(moved.call(@whole))) { Plain.frozen(moved.call(places)) }
+      end
+
       # @return [Hash] edition of the registry, and the rows by measure: of the whole song, and of its places
       def to_h = { edition: Registry.edition, whole: @whole, places: }
 

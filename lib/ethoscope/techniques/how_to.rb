@@ -16,11 +16,13 @@ module Ethoscope
       # @param key [Harmony::Key, nil] of the new track
       # @param meter [Rhythm::Meter] of the reference
       # @param shift [Integer] semitones from the reference's key to the new one
-      def initialize(bpm:, key:, meter:, shift: 0)
+      # @param ratio [Float] the new tempo by the reference's
+      def initialize(bpm:, key:, meter:, shift: 0, ratio: 1.0)
         @bpm = bpm || USUAL_BPM
         @key = key
         @meter = meter
         @shift = shift
+        @ratio = ratio
       end
 
       # @param entry [Entry]
@@ -72,7 +74,15 @@ module Ethoscope
         return moved(value) if name == "note"
         return value.join(", ") if value.is_a?(Array)
 
-        value.is_a?(Numeric) ? number(value) : value.to_s
+        value.is_a?(Numeric) ? number(restated(name, value)) : value.to_s
+      end
+
+      # Milliseconds and tempos follow the new tempo.
+      def restated(name, value)
+        return value if @ratio == 1.0
+        return (value / @ratio).round(1) if name == "ms" || name.end_with?("_ms")
+
+        name.end_with?("_bpm") ? (value * @ratio).round(1) : value
       end
 
       def moved(name)

@@ -815,7 +815,11 @@ export interface Study {
   target_bpm: number | null;
   target_tonic: string | null;
   target_mode: string | null;
+  /** what of another mode is kept */
+  target_way: "tonic" | "notes";
+  target_meter: string | null;
   created_at: string;
+  deleted_at: string | null;
   references?: number;
 }
 
@@ -1087,6 +1091,41 @@ export interface ReferencePage {
   stems: StemRow[];
   score: ScoreRow | null;
   table: SectionTable | null;
+  /** in whose tempo and key it is told; null: as theirs */
+  frame: Frame | null;
+}
+
+export interface NamedKey {
+  tonic: string;
+  mode: string;
+}
+
+/** From the tempo and key of a song into those of the new track; seconds on its sheet stay those of the recording. */
+export interface Frame {
+  bpm: number | null;
+  from_bpm: number | null;
+  /** new tempo by old one */
+  ratio: number;
+  key: NamedKey | null;
+  from_key: NamedKey | null;
+  semitones: number;
+  /** a key whose mode the song does not have */
+  asked: NamedKey | null;
+  way: "tonic" | "notes";
+  /** what the mode that was asked for would change */
+  chords: {
+    symbol: string;
+    tonic: string;
+    notes: string;
+    changed: string | null;
+    differs: string[];
+  }[];
+  /** where another meter is wanted */
+  meter: {
+    wanted: string;
+    own: string;
+    words: string[];
+  } | null;
 }
 
 /** A layer's card with where it belongs. */

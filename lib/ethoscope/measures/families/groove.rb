@@ -36,6 +36,9 @@ module Ethoscope
           reader: lambda { |song|
             registers = SongFeel.registers(song.data[:groove].fetch(:timing, []))
             song.whole(registers.empty? ? nil : registers, aspect: "feel", sure: song.data[:groove][:confidence])
+          },
+          restated: lambda { |value, restatement|
+            value.map { |told| told.merge(%i[late_ms spread_ms].to_h { |name| [name, restatement.seconds(told[name]).round(1)] }) }
           }
         )
 
