@@ -72,6 +72,15 @@ module Api
         (asked(Schemas::FrameQuestion)[:as] || usual) == "mine" ? Work::Wanted.of(study) : Work::Wanted.theirs
       end
 
+      # Throws something away until it is brought back, or, asked for, for good.
+      def thrown_away(table, id)
+        params[:for_good] == "true" ? library.remove { table.delete(number(id)) } : table.take_away(number(id))
+        settings.bulletin.publish
+        answer({})
+      end
+
+      def brought_back(table, id) = table.bring_back(number(id)).tap { settings.bulletin.publish }
+
       # What the body holds, checked.
       def input(schema) = checked(schema, body_hash)
 

@@ -52,10 +52,9 @@ module Api
       whole(number(id))
     end
 
-    delete "/checklists/:id" do |id|
-      library.checklists.delete(number(id))
-      answer({})
-    end
+    delete("/checklists/:id") { |id| thrown_away(library.checklists, id) }
+
+    post("/checklists/:id/bring-back") { |id| answer(checklist: with_changes(brought_back(library.checklists, id))) }
 
     post("/checklists/:id/copies") { |id| whole(library.checklists.copy(number(id))[:id], 201) }
 
@@ -78,6 +77,22 @@ module Api
     end
 
     patch("/items/:id") { |id| answer(item: library.items.update(number(id), input(PlanSchemas::ItemChange))) }
+
+    # What was reckoned, kept with an item.
+    post "/items/:id/pins" do |id|
+      pinned = input(PlanSchemas::NewPin)
+      calculator = Ethoscope::Calculators::Reckoner.find(pinned[:calculator])
+      written = pinned[:written].transform_keys(&:to_s).transform_values(&:to_s)
+      pin = { calculator: calculator::ID, name: calculator::NAME, written:, text: calculator.answer(written).summary }
+      answer({ item: library.items.update(number(id), { pins: [*item(id)[:pins], pin] }) }, 201)
+    end
+
+    delete "/items/:id/pins/:place" do |id, place|
+      pins = item(id)[:pins]
+      raise Store::Missing, "There is no such pin." unless place.match?(/\A\d{1,3}\z/) && pins[place.to_i]
+
+      answer(item: library.items.update(number(id), { pins: pins.each_with_index.reject { |_, i| i == place.to_i }.map(&:first) }))
+    end
 
     delete("/items/:id") { |id| list_after(item(id)) { |item| library.items.delete(item[:id]) } }
 

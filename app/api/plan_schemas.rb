@@ -57,6 +57,11 @@ module Api
       optional(:extra).filled(:integer, included_in?: 0..600)
     end
 
+    NewPin = Ethoscope::Forms.schema do
+      required(:calculator).filled(:string, max_size?: 40)
+      required(:written).value(:hash)
+    end
+
     ItemPlace = Ethoscope::Forms.schema do
       required(:to).filled(:integer, included_in?: 0..2000)
     end

@@ -5,7 +5,8 @@ module Api
   class References < Base
     helpers do
       def exported(reference)
-        analysis, vector = sheet_of(reference).settled, library.song(reference).vector
+        analysis = sheet_of(reference).settled
+        vector = library.song(reference).vector
         to = wanted_of(reference).restatement(vector)
         Ethoscope::Export::Handout.new(title: reference[:title], analysis: Ethoscope::Analysis.new(Ethoscope::Measures::RestatedSong.new(analysis.to_h, to).to_h),
           vector: vector.restated(to))
@@ -25,10 +26,23 @@ module Api
 
     patch("/references/:id") { |id| answer(reference: library.references.update(number(id), input(Schemas::ReferenceChange))) }
 
-    delete "/references/:id" do |id|
-      library.remove { library.references.delete(number(id)) }
+    delete("/references/:id") { |id| thrown_away(library.references, id) }
+
+    post("/references/:id/bring-back") { |id| answer(reference: brought_back(library.references, id)) }
+
+    post "/references/:id/place" do |id|
+      library.references.place(number(id), input(Schemas::ReferencePlace)[:to])
       settings.bulletin.publish
       answer({})
+    end
+
+    # Into another study: the song itself, or a copy of it with all that was said.
+    post "/references/:id/moves" do |id|
+      wanted = input(Schemas::ReferenceMove)
+      study = library.studies.find(wanted[:study_id])
+      moved = wanted[:copy] ? Store::Copying.new(library).copy(reference_of(id), study[:id]) : library.references.move(number(id), study[:id])
+      settings.bulletin.publish
+      answer({ reference: moved }, 201)
     end
 
     post "/references/:id/analyses" do |id|

@@ -47,6 +47,23 @@ module Api
       end
     end
 
+    Written = Ethoscope::Forms.schema do
+      required(:written).value(:hash)
+    end
+
+    KnownQuestion = Ethoscope::Forms.schema do
+      optional(:layer).filled(:string, max_size?: 120)
+    end
+
+    ReferencePlace = Ethoscope::Forms.schema do
+      required(:to).filled(:integer, included_in?: 1..2000)
+    end
+
+    ReferenceMove = Ethoscope::Forms.schema do
+      required(:study_id).filled(:integer)
+      optional(:copy).filled(:bool)
+    end
+
     ReadingState = Ethoscope::Forms.schema do
       required(:state).filled(:string, included_in?: %w[open confirmed refuted])
     end

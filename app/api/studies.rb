@@ -14,7 +14,7 @@ module Api
       end
     end
 
-    get("/studies") { answer(studies: library.studies.all) }
+    get("/studies") { answer(studies: library.studies.all, thrown_away: library.studies.thrown_away) }
 
     post "/studies" do
       answer({ study: library.studies.create(input(Schemas::NewStudy)) }, 201)
@@ -22,7 +22,8 @@ module Api
 
     get("/studies/:id") do |id|
       study = library.studies.find(number(id))
-      answer(study:, references: reference_rows(study), checklists: library.checklists.of_study(study[:id]), assemblies: library.assemblies.of_study(study[:id]))
+      answer(study:, references: reference_rows(study), checklists: library.checklists.of_study(study[:id]), assemblies: library.assemblies.of_study(study[:id]),
+        thrown_away: { references: library.references.thrown_away(study[:id]), checklists: library.checklists.thrown_away(study[:id]) })
     end
 
     # What lists say follows the tempo and key that are wanted.
@@ -33,11 +34,9 @@ module Api
       answer(study: changed)
     end
 
-    delete "/studies/:id" do |id|
-      library.remove { library.studies.delete(number(id)) }
-      settings.bulletin.publish
-      answer({})
-    end
+    delete("/studies/:id") { |id| thrown_away(library.studies, id) }
+
+    post("/studies/:id/bring-back") { |id| answer(study: brought_back(library.studies, id)) }
 
     post "/studies/:id/references" do |id|
       check_size

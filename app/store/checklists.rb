@@ -3,6 +3,8 @@
 module Store
   # Checklists: made, put into another order, renamed, copied, taken away. What stands on them are {Items}.
   class Checklists < Rows
+    include TakenAway
+
     # What a copy starts without.
     FRESH = { state: "open", result: nil, why: "", spent: 0, extra: 0, started_at: nil }.freeze
 
@@ -10,7 +12,7 @@ module Store
     # @return [Array<Hash>] newest first, each with how much is done
     def of_study(study_id)
       counts = db[:items].join(:checklists, id: :checklist_id).where(study_id:).group_and_count(:checklist_id, :state).all
-      db[:checklists].where(study_id:).order(Sequel.desc(:id)).all.map do |row|
+      standing.where(study_id:).order(Sequel.desc(:id)).all.map do |row|
         mine = counts.select { |count| count[:checklist_id] == row[:id] }
         done = mine.select { |count| count[:state] == "done" }
         row.except(:applied).merge(total: mine.sum { |count| count[:count] }, done: done.sum { |count| count[:count] })
@@ -21,7 +23,7 @@ module Store
     # @return [Hash] with its items
     # @raise [Missing]
     def find(id)
-      row = existing(db[:checklists][id:], "checklist")
+      row = there(id)
       row.except(:applied).merge(items: db[:items].where(checklist_id: id).order(:position).map { |item| Items.plain(item) }, **ListEdits.new(db).state(row))
     end
 
@@ -82,13 +84,21 @@ module Store
       end
     end
 
+    # @param study_id [Integer]
+    # @return [Array<Hash>] those that were thrown away: id, title and deleted_at
+    def thrown_away(study_id) = db[:checklists].where(study_id:).exclude(deleted_at: nil).select(:id, :title, :deleted_at).order(:deleted_at).all
+
     # @param id [Integer]
     def delete(id)
-      existing(db[:checklists][id:], "checklist")
+      existing(db[:checklists][id:], kind)
       db[:checklists].where(id:).delete
     end
 
     private
+
+    def table = :checklists
+
+    def kind = "checklist"
 
     # Two lists of one name could not be told apart.
     def free_title(study_id, title)

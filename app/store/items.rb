@@ -6,9 +6,9 @@ module Store
     # What a person may say in other words.
     WORDS = %i[title target tolerance minutes steps].freeze
     # What else may be said of one.
-    SAID = %i[state result why note who links extra].freeze
+    SAID = %i[state result why note who links extra pins].freeze
     # Columns that hold lists.
-    LISTS = %i[steps targets links].freeze
+    LISTS = %i[steps targets links pins].freeze
 
     # @param item [Hash] as the table has it
     # @return [Hash] with its lists read

@@ -3,6 +3,8 @@
 module Store
   # References: songs of a study, in order.
   class References < Rows
+    include TakenAway
+
     # What can be said of one.
     SAID = %i[title artist standing words credits].freeze
     # Columns that hold lists.
@@ -15,25 +17,31 @@ module Store
     # @param study_id [Integer]
     # @return [Array<Hash>] in order, each with its latest analysis without data
     def of_study(study_id)
-      db[:references].where(study_id:, attempt: false).order(:position).map { |row| References.plain(row) }
+      standing.where(study_id:, attempt: false).order(:position, :id).map { |row| References.plain(row) }
     end
 
     # @param study_id [Integer]
     # @return [Array<Hash>] its references, and the songs of its attempts
-    def all_of_study(study_id) = db[:references].where(study_id:).order(:position).map { |row| References.plain(row) }
+    def all_of_study(study_id) = standing.where(study_id:).order(:position).map { |row| References.plain(row) }
 
     # @param recording_id [Integer]
     # @return [Array<Hash>] in all studies
     def of_recording(recording_id) = db[:references].where(recording_id:).order(:id).map { |row| References.plain(row) }
 
     # @param study_id [Integer]
+    # @return [Array<Hash>] those that were thrown away: id, title and deleted_at
+    def thrown_away(study_id) = db[:references].where(study_id:, attempt: false).exclude(deleted_at: nil).select(:id, :title, :deleted_at).order(:deleted_at).all
+
+    # @param study_id [Integer]
     # @return [Array<Hash>] references of all other studies
-    def elsewhere(study_id) = db[:references].where(attempt: false).exclude(study_id:).order(:id).map { |row| References.plain(row) }
+    def elsewhere(study_id)
+      standing.where(attempt: false, study_id: db[:studies].where(deleted_at: nil).select(:id)).exclude(study_id:).order(:id).map { |row| References.plain(row) }
+    end
 
     # @param id [Integer]
     # @return [Hash]
     # @raise [Missing]
-    def find(id) = References.plain(existing(db[:references][id:], "reference"))
+    def find(id) = References.plain(there(id))
 
     # @param study_id [Integer]
     # @param recording [Hash]
@@ -46,9 +54,10 @@ module Store
     def create(study_id:, recording:, title:, artist:, original_name:, attempt: false)
       db.transaction(mode: :immediate) do
         same = db[:references][study_id:, recording_id: recording[:id]]
+        next bring_back(same[:id]) if same && same[:deleted_at] && !attempt
         raise Duplicate, known_as(same, attempt) if same
 
-        position = (db[:references].where(study_id:).max(:position) || 0) + 1
+        position = last_position(study_id) + 1
         find(db[:references].insert(study_id:, recording_id: recording[:id], title:, artist:, original_name:, position:, attempt:,
           created_at: now))
       end
@@ -65,12 +74,49 @@ module Store
     end
 
     # @param id [Integer]
-    def delete(id)
+    # @param to [Integer] its place among the references of its study, from 1
+    # @raise [Missing]
+    def place(id, to)
+      db.transaction(mode: :immediate) do
+        ids = of_study(find(id)[:study_id]).map { |row| row[:id] } - [id]
+        ids.insert((to - 1).clamp(0, ids.size), id)
+        ids.each_with_index { |one, i| db[:references].where(id: one).update(position: i + 1) }
+      end
+    end
+
+    # Moves a reference with all that was said of it. Attempts and lists of the study that it leaves keep what they hold, but no longer rest on it.
+    #
+    # @param id [Integer]
+    # @param study_id [Integer] where it goes
+    # @return [Hash]
+    # @raise [Missing]
+    # @raise [Duplicate] when that study holds this recording
+    def move(id, study_id)
+      row = find(id)
+      raise Duplicate, "“#{row[:title]}” is in that study already." if standing.where(study_id:, recording_id: row[:recording_id]).any?
+
+      db.transaction(mode: :immediate) do
+        db[:references].where(study_id:, recording_id: row[:recording_id]).delete
+        db[:attempts].where(against_id: id).update(against_id: nil)
+        db[:checklists].where(reference_id: id).update(reference_id: nil)
+        db[:references].where(id:).update(study_id:, position: last_position(study_id) + 1)
+      end
       find(id)
+    end
+
+    # @param id [Integer]
+    def delete(id)
+      existing(db[:references][id:], kind)
       db[:references].where(id:).delete
     end
 
     private
+
+    def table = :references
+
+    def kind = "reference"
+
+    def last_position(study_id) = db[:references].where(study_id:).max(:position) || 0
 
     # How a recording that is dropped again is known.
     def known_as(same, attempt)

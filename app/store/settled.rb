@@ -15,6 +15,7 @@ module Store
       decision = decision(change)
       return decision[0].upcase + decision[1..] if decision
       return "More time" if change[:extra]
+      return "Pins" if change[:pins]
 
       change[:own] ? "Other words" : "A remark"
     end

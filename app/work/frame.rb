@@ -16,8 +16,8 @@ module Work
 
     # @return [Hash]
     def to_h
-      { bpm: @to.to_bpm, from_bpm: @to.from_bpm, ratio: @to.ratio.round(6), key: named(@to.to_key), from_key: named(@to.from_key), semitones: @to.semitones, asked: named(@to.asked),
-        way: @wanted.way, chords:, meter: }
+      { bpm: @to.to_bpm, from_bpm: @to.from_bpm, ratio: @to.ratio.round(6), key: named(@to.to_key), from_key: named(@to.from_key), semitones: @to.semitones,
+        asked: named(@to.asked), way: @wanted.way, chords:, meter: }
     end
 
     private

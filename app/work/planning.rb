@@ -38,7 +38,8 @@ module Work
     # @param own [Planning] in the study's own wishes
     # @return [Array<Hash>] its items
     def told(checklist, own)
-      mine, here = own.all_now(checklist), all_now(checklist)
+      mine = own.all_now(checklist)
+      here = all_now(checklist)
       return checklist[:items] unless mine && here
 
       checklist[:items].each_with_index.map do |item, i|

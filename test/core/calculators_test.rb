@@ -58,8 +58,8 @@ class CalculatorsTest < Ethoscope::TestCase
     ["note_frequency", { note: "A1", a4: "440" }, { hertz: "55" }, { "Octave below" => "27.5 Hz" }],
     # 261.63 Hz is middle C.
     ["note_frequency", { hertz: "261.63", a4: "440" }, { note: "C4" }, { "Off the note" => "0 cents", "Note" => "C4" }],
-    ["cents", { from: "440", to: "443" }, { cents: "11.8" }, { "Both together beat" => "3.00 times a second" }],
-    ["cents", { from: "440", cents: "1200" }, { to: "880" }, { "Shift" => "+12 semitones" }],
+    ["cents", { low: "440", high: "443" }, { cents: "11.8" }, { "Both together beat" => "3.00 times a second" }],
+    ["cents", { low: "440", cents: "1200" }, { high: "880" }, { "Shift" => "+12 semitones" }],
     ["concert_pitch", { cents: "-31.77" }, { a4: "432" }, { "Or the recording by" => "+31.8 cents" }],
     # E2 82.4 Hz; C5 523.3.
     ["cut_points", { lowest: "E2", highest: "C5", a4: "440" }, {}, { "Cut below" => "41.2 Hz", "Cut above, dark" => "1047 Hz", "Fundamentals" => "82.4 Hz to 523.3 Hz" }],

@@ -69,7 +69,8 @@ class LayersOfCodeTest < Ethoscope::TestCase
     "engine" => %w[Signal Audio Rhythm Harmony Form Layers Stems Midi Ensemble Techniques Schema], "schema" => %w[Signal Audio Rhythm Harmony Form Layers Techniques],
     "readings" => %w[Rhythm Harmony Layers], "sheet" => %w[Rhythm Harmony Form Layers Readings], "measures" => %w[Rhythm Harmony Form Layers Readings Sheet],
     "profile" => %w[Rhythm Harmony Form Layers Readings Techniques Measures], "checklist" => %w[Rhythm Harmony Readings Techniques Measures Profile],
-    "attempts" => %w[Signal Rhythm Harmony Layers Readings Techniques Measures Profile], "export" => %w[Rhythm Harmony Midi Measures], "calculators" => %w[Rhythm Harmony Readings],
+    "attempts" => %w[Signal Rhythm Harmony Layers Readings Techniques Measures Profile], "export" => %w[Rhythm Harmony Midi Measures],
+    "calculators" => %w[Rhythm Harmony Readings Measures],
     "contract" => %w[Rhythm Harmony Form Layers Readings Techniques Sheet Measures Profile Checklist Attempts Export]
   }.freeze
 

@@ -7,9 +7,9 @@ module Ethoscope
       ID = "cents"
       GROUP = "pitch"
       NAME = "Cents between two frequencies"
-      SENTENCE = "From {from} Hz to {to} Hz are {cents} cents."
-      BLANKS = [Blank.new(name: :from, about: "First frequency", unit: "Hz", among: 1..20_000, usual: "440", open: true),
-                Blank.new(name: :to, about: "Second frequency", unit: "Hz", among: 1..20_000, usual: "443", open: true),
+      SENTENCE = "From {low} Hz to {high} Hz are {cents} cents."
+      BLANKS = [Blank.new(name: :low, about: "First frequency", unit: "Hz", among: 1..20_000, usual: "440", open: true),
+                Blank.new(name: :high, about: "Second frequency", unit: "Hz", among: 1..20_000, usual: "443", open: true),
                 Blank.new(name: :cents, about: "Cents", among: -12_000..12_000, open: true)].freeze
 
       private
@@ -22,11 +22,11 @@ module Ethoscope
       end
 
       def solve
-        from, to, cents = given.values_at(:from, :to, :cents)
-        case empty_one(:from, :to, :cents)
+        from, to, cents = given.values_at(:low, :high, :cents)
+        case empty_one(:low, :high, :cents)
         when :cents then [{ cents: Figures.plain(1200 * Math.log2(to / from), 1) }, from, to]
-        when :to then [{ to: Figures.plain(from * (2**(cents / 1200)), 2) }, from, from * (2**(cents / 1200))]
-        else [{ from: Figures.plain(to / (2**(cents / 1200)), 2) }, to / (2**(cents / 1200)), to]
+        when :high then [{ high: Figures.plain(from * (2**(cents / 1200)), 2) }, from, from * (2**(cents / 1200))]
+        else [{ low: Figures.plain(to / (2**(cents / 1200)), 2) }, to / (2**(cents / 1200)), to]
         end
       end
     end

@@ -17,7 +17,11 @@ module Ethoscope
       # @param id [String]
       # @return [Class] the calculation
       # @raise [Errors::Unfit] when there is none
-      def self.find(id) = ALL.find { |calculator| id == calculator::ID } || raise(Errors::Unfit, "there is no calculation called “#{id.to_s[0, 40]}”")
+      def self.find(id) = named(id) || raise(Errors::Unfit, "there is no calculation called “#{id.to_s[0, 40]}”")
+
+      # @param id [String]
+      # @return [Class, nil] the calculation
+      def self.named(id) = ALL.find { |calculator| id == calculator::ID }
 
       # @return [Array<Hash>] groups with their calculations
       def self.to_h = GROUPS.map { |id, name| { id:, name:, calculators: ALL.select { |calculator| id == calculator::GROUP }.map(&:to_h) } }

@@ -23,6 +23,7 @@ module Ethoscope
 
       def work
         start = Answer.start("Ratios to 0.001, shifts to a cent.")
+                      .heard(ratio, shift)
                       .line("Shift", Figures.shift(shift), key_after)
                       .line("Stretch to", "#{Figures.fixed(100 / ratio,
                         1)} % of its length", "#{Figures.fixed(ratio, 3)} times as fast#{", #{count}" unless count == "as counted"}")

@@ -19,6 +19,7 @@ module Ethoscope
         shift = given[:semitones]
         away = given[:key].transpose(shift)
         cautions(Answer.start("Whole semitones; tempos to 0.01 BPM.")
+                       .heard(speed? ? Varispeed.ratio(shift) : 1.0, shift)
           .line("Backing to record over", Figures.key(away), tempo_note(shift))
           .line("Recording", Figures.key(away), "#{Figures.shift(shift)} from the song")
           .line("Pitch correction before the way back", Figures.key(away), "set it to this key")

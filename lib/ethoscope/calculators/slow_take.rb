@@ -18,6 +18,7 @@ module Ethoscope
 
       def work
         answer = Answer.start("Lengths to 0.01 s, shifts to a cent.")
+                       .heard(given[:bpm] / given[:from_bpm], shift)
                        .line("It sounds", Figures.shift(shift), "higher than played where positive")
                        .line("Key after it", Figures.key(given[:key].transpose(whole)), off)
         back(lengths(answer)).warn(cents.abs > 8, "It comes out #{off}: instruments that are added later have to be tuned to it.")

@@ -26,6 +26,7 @@ module Ethoscope
       def work
         filled, ratio = solve
         Answer.start("Tempos to 0.01 BPM, shifts to a cent.", filled)
+              .heard(ratio, self.class.semitones(ratio))
               .line("Shift", Figures.shift(self.class.semitones(ratio)))
               .line("Speed", "#{Figures.fixed(ratio * 100, 2)} %")
               .line("Length", "#{Figures.fixed(100 / ratio, 2)} % of before")

@@ -22,12 +22,9 @@ module Ethoscope
       def to_h
         return {} if @to.stays?
 
-        { key: @data[:key] && key(@data[:key]), pitch_classes: @data[:pitch_classes].transform_values { |shares| shares.rotate(-@to.semitones) },
-          chords: @data[:chords].map { |chord| chord(chord) }, loop: @data[:loop] && loop(@data[:loop]), loops: @data[:loops].map { |found| loop(found) }, bass:,
-          leads: @data[:leads].map { |lead| moved(lead, :low, :middle, :high) }, lines: @data[:lines].map { |line| line(line) },
-          parts: @data[:parts].map { |part| part.merge(keys: part[:keys].map { |key| named(key) }) },
-          techniques: @data[:techniques].map { |sighting| sighting.merge(detail: detail(sighting[:detail])) },
-          stems: @data[:stems].map { |stem| stem[:pitch] && !drum?(stem[:role]) ? stem.merge(pitch: moved(stem[:pitch], :low, :middle, :high)) : stem } }
+        { **harmony, **sounding, pitch_classes: @data[:pitch_classes].transform_values { |shares| shares.rotate(-@to.semitones) },
+                                 parts: @data[:parts].map { |part| part.merge(keys: part[:keys].map { |key| named(key) }) },
+                                 techniques: @data[:techniques].map { |sighting| sighting.merge(detail: detail(sighting[:detail])) } }
       end
 
       # @param value [Hash] with tonic and mode
@@ -38,6 +35,19 @@ module Ethoscope
       end
 
       private
+
+      def harmony
+        { key: @data[:key] && key(@data[:key]), chords: @data[:chords].map { |chord| chord(chord) }, loop: @data[:loop] && loop(@data[:loop]),
+          loops: @data[:loops].map { |found| loop(found) } }
+      end
+
+      def sounding
+        { bass:, leads: @data[:leads].map { |lead| moved(lead, :low, :middle, :high) }, lines: @data[:lines].map { |line| line(line) }, stems: @data[:stems].map do |sound|
+          stem(sound)
+        end }
+      end
+
+      def stem(told) = told[:pitch] && !drum?(told[:role]) ? told.merge(pitch: moved(told[:pitch], :low, :middle, :high)) : told
 
       def key(told)
         home = @to.key(Harmony::Key.named(told[:tonic], told[:mode]))
@@ -72,7 +82,13 @@ module Ethoscope
         return told if drum?(told[:role])
 
         told.merge(notes: told[:notes].map { |beat, beats, pitch, velocity| [beat, beats, pitch && up(pitch), velocity] },
-          sections: told[:sections].map { |section| section.merge(departures: section[:departures].map { |apart| apart.merge(strokes: apart[:strokes].map { |stroke| moved(stroke, :pitch) }) }) })
+          sections: told[:sections].map do |section|
+            section.merge(departures: section[:departures].map do |apart|
+              apart.merge(strokes: apart[:strokes].map do |stroke|
+                moved(stroke, :pitch)
+              end)
+            end)
+          end)
       end
 
       def detail(told)

@@ -20,7 +20,7 @@ module Ethoscope
         return {} if @to.same_speed?
 
         { tempo:, tempo_map: @data[:tempo_map].map { |entry| faster(entry, :bpm) }, parts: @data[:parts].map { |part| faster(part, :bpm) },
-          bars: @data[:bars].map { |bar| faster(bar, :bpm) }, groove: @data[:groove].merge(timing: @data[:groove][:timing].map { |timing| shorter(timing, :offsets_ms, :spread_ms) }),
+          bars: @data[:bars].map { |bar| faster(bar, :bpm) }, groove:,
           lines: @data[:lines].map { |line| line.merge(feel: line[:feel] && shorter(line[:feel], :ms, :late_ms, :spread_ms, :strum_ms)) },
           techniques: @data[:techniques].map { |sighting| sighting.merge(detail: detail(sighting[:detail])) }, stems: @data[:stems].map { |stem| stem(stem) } }
       end
@@ -30,7 +30,8 @@ module Ethoscope
         return {} if @to.same_speed?
 
         { duration: seconds(@data[:duration]), end: seconds(@data[:end]), beats: seconds(@data[:beats]), downbeats: seconds(@data[:downbeats]),
-          tempo_map: @data[:tempo_map].map { |entry| earlier(entry, :time) }, bars: spans(:bars), chords: spans(:chords), sections: spans(:sections), techniques: spans(:techniques),
+          tempo_map: @data[:tempo_map].map { |entry| earlier(entry, :time) }, bars: spans(:bars), chords: spans(:chords), sections: spans(:sections),
+          techniques: spans(:techniques),
           bass: @data[:bass].merge(notes: @data[:bass][:notes].map { |note| earlier(note, :start, :end) }),
           layers: @data[:layers].map { |layer| layer(layer) }, loudness: loudness, stems: @data[:stems].map { |stem| earlier(stem, :offset) } }
       end
@@ -43,9 +44,13 @@ module Ethoscope
 
       def tempo
         told = @data[:tempo]
-        { **faster(told, :bpm, :better), candidates: told[:candidates].map { |candidate| faster(candidate, :bpm) }, pulse: told[:pulse].map { |rate, strength| [bpm(rate), strength] },
-          **shorter(told, :residuals, :drift_ms).slice(:residuals, :drift_ms) }
+        { **faster(told, :bpm, :better), candidates: told[:candidates].map { |candidate| faster(candidate, :bpm) }, pulse: told[:pulse].map do |rate, strength|
+          [bpm(rate), strength]
+        end,
+                                         **shorter(told, :residuals, :drift_ms).slice(:residuals, :drift_ms) }
       end
+
+      def groove = @data[:groove].merge(timing: @data[:groove][:timing].map { |timing| shorter(timing, :offsets_ms, :spread_ms) })
 
       def detail(told)
         told.to_h do |name, value|

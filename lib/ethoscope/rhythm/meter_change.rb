@@ -17,7 +17,12 @@ module Ethoscope
       end
 
       def self.beats(own, wanted)
-        change = wanted.beats < own.beats ? "the last #{plural(own.beats - wanted.beats, "beat")} of each bar would go" : "each bar would need #{plural(wanted.beats - own.beats, "more beat")}"
+        change = if wanted.beats < own.beats
+                   "the last #{plural(own.beats - wanted.beats,
+                     "beat")} of each bar would go"
+                 else
+                   "each bar would need #{plural(wanted.beats - own.beats, "more beat")}"
+                 end
         ["Bar for bar, #{change}.", "Beat for beat, bar lines meet after #{meeting(own.beats, wanted.beats)}.", "Bars are shown as the song has them; nothing is cut or added."]
       end
       private_class_method :beats

@@ -9,6 +9,8 @@ module Ethoscope
       # Note values that a sighting or an entry names, in quarters.
       UNITS = Rhythm::NoteValue::QUARTERS.merge("16th" => 0.25, "8th" => 0.5).freeze
       USUAL_BPM = 120.0
+      # Tempos that are one.
+      SAME = 1e-9
       NUMBER = /\A-?\d/
       FIGURE = /%\{(\w+)\}/
 
@@ -79,7 +81,7 @@ module Ethoscope
 
       # Milliseconds and tempos follow the new tempo.
       def restated(name, value)
-        return value if @ratio == 1.0
+        return value if (@ratio - 1).abs < SAME
         return (value / @ratio).round(1) if name == "ms" || name.end_with?("_ms")
 
         name.end_with?("_bpm") ? (value * @ratio).round(1) : value

@@ -875,6 +875,7 @@ export interface Reference {
   original_name: string;
   position: number;
   created_at: string;
+  deleted_at: string | null;
   revision: number;
   applied: number;
   /** whether it is an attempt of one's own */
@@ -907,6 +908,7 @@ export interface ChecklistHead {
   reference_id: number | null;
   title: string;
   school: SchoolId;
+  deleted_at: string | null;
   /** moved into an order of one's own */
   by_hand: boolean;
   created_at: string;
@@ -942,11 +944,22 @@ export interface Assembly {
   created_at: string;
 }
 
+/** Something that can be brought back. */
+export interface ThrownAway {
+  id: number;
+  title: string;
+  deleted_at: string;
+}
+
 export interface StudyPage {
   study: Study;
   references: ReferenceRow[];
   checklists: ChecklistRow[];
   assemblies: Assembly[];
+  thrown_away: {
+    references: ThrownAway[];
+    checklists: ThrownAway[];
+  };
 }
 
 export interface Rival {
@@ -1095,7 +1108,8 @@ export interface ReferencePage {
   frame: Frame | null;
 }
 
-export interface NamedKey {
+/** A key by its two words. */
+export interface Home {
   tonic: string;
   mode: string;
 }
@@ -1106,11 +1120,11 @@ export interface Frame {
   from_bpm: number | null;
   /** new tempo by old one */
   ratio: number;
-  key: NamedKey | null;
-  from_key: NamedKey | null;
+  key: Home | null;
+  from_key: Home | null;
   semitones: number;
   /** a key whose mode the song does not have */
-  asked: NamedKey | null;
+  asked: Home | null;
   way: "tonic" | "notes";
   /** what the mode that was asked for would change */
   chords: {
@@ -1194,6 +1208,65 @@ export interface Target {
   holds?: number[];
 }
 
+/** A calculation with what was filled in and what it came to. */
+export interface Pin {
+  calculator: string;
+  name: string;
+  written: Record<string, string>;
+  text: string;
+}
+
+/** A gap in a sentence. */
+export interface Blank {
+  name: string;
+  about: string;
+  kind: string;
+  unit: string;
+  usual: string | null;
+  /** worked out where it is left empty */
+  open: boolean;
+  choices: string[] | null;
+}
+
+/** A sentence with blanks in braces. */
+export interface Calculator {
+  id: string;
+  group: string;
+  name: string;
+  sentence: string;
+  blanks: Blank[];
+}
+
+export interface CalculatorGroup {
+  id: string;
+  name: string;
+  calculators: Calculator[];
+}
+
+/** What a calculation comes to. */
+export interface Reckoned {
+  filled: Record<string, string>;
+  lines: {
+    name: string;
+    figure: string;
+    note: string;
+  }[];
+  warnings: string[];
+  rounding: string;
+  /** how a recording is played so */
+  sound: {
+    rate: number;
+    semitones: number;
+  } | null;
+}
+
+/** What of a song goes into the blanks, by calculation and blank. */
+export interface Known {
+  title: string;
+  layers: string[];
+  known: Record<string, Record<string, string>>;
+}
+
 /** Something to do. */
 export interface Item {
   id: number;
@@ -1229,6 +1302,8 @@ export interface Item {
   /** who does it; empty: me */
   who: string;
   links: string[];
+  /** what was reckoned for it */
+  pins: Pin[];
   /** s of work that were timed */
   spent: number;
   /** minutes that were added to its box */
