@@ -78,6 +78,16 @@ module Api
       text
     end
 
+    # What differs, a row each.
+    get "/attempts/:id/differences.csv" do |id|
+      made = attempt(id)
+      raise Problem.new(409, "in_style", "This attempt is held against no one song, so nothing is told bar by bar.") unless made[:against_id]
+
+      download("#{page(made).reference[:title]}, attempt #{made[:number]} differences", "csv")
+      content_type Ethoscope::Export::Formats::CSV
+      Ethoscope::Export::DifferencesCsv.write(laying.comparison(made).to_h)
+    end
+
     helpers do
       def laid_out(made)
         page = page(made)

@@ -128,6 +128,19 @@ module Api
         end
       end
 
+      # Hands over an archive that is written beside the data first, and gone when it was sent.
+      def hand_over(title)
+        folder = Dir.mktmpdir("handed", library.home)
+        path = File.join(folder, "archive.zip")
+        yield path
+        download(title, "zip")
+        content_type "application/zip"
+        [200, headers, Handed.new(path, folder)]
+      rescue StandardError
+        FileUtils.rm_rf(folder) if folder
+        raise
+      end
+
       # Has the browser save what follows, under a name that every system takes.
       def download(name, extension)
         plain = name.unicode_normalize(:nfkd).encode("US-ASCII", invalid: :replace, undef: :replace, replace: "")

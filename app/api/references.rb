@@ -4,13 +4,7 @@ module Api
   # One reference: its sheet, sound and exports.
   class References < Base
     helpers do
-      def exported(reference)
-        analysis = sheet_of(reference).settled
-        vector = library.song(reference).vector
-        to = wanted_of(reference).restatement(vector)
-        Ethoscope::Export::Handout.new(title: reference[:title], analysis: Ethoscope::Analysis.new(Ethoscope::Measures::RestatedSong.new(analysis.to_h, to).to_h),
-          vector: vector.restated(to))
-      end
+      def exported(reference) = Work::HandOver.new(library, wanted_of(reference)).song(reference)
 
       def wanted_of(reference) = wanted_in(library.studies.find(reference[:study_id]))
     end

@@ -47,6 +47,19 @@ module Api
       end
     end
 
+    Settings = Ethoscope::Forms.schema do
+      optional(:names).filled(:string, included_in?: %w[key sharps flats])
+      optional(:middle_c).filled(:string, included_in?: %w[C4 C3])
+      optional(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
+      optional(:volume).filled(:integer, included_in?: 0..100)
+      optional(:shortcuts).filled(:bool)
+      optional(:keys).value(:hash)
+    end
+
+    SearchQuestion = Ethoscope::Forms.schema do
+      required(:words).value(:string, max_size?: 100)
+    end
+
     Written = Ethoscope::Forms.schema do
       required(:written).value(:hash)
     end

@@ -5,7 +5,7 @@ require "rack"
 module Api
   # The whole application as one Rack app over one data directory.
   module Server
-    ROUTES = [Studies, Profiles, References, Sources, Assemblies, Decisions, Markup, Entries, Sounds, Tools, Reckoning, Checklists, Attempts].freeze
+    ROUTES = [Studies, Profiles, References, Sources, Assemblies, Decisions, Markup, Entries, Sounds, Tools, Reckoning, House, Checklists, Attempts].freeze
     # Answers that are kept ready.
     PAGES = 16
 

@@ -34,6 +34,25 @@ module Api
       answer(study: changed)
     end
 
+    # A study taken away whole.
+    get "/studies/:id/study.zip" do |id|
+      study = library.studies.find(number(id))
+      hand_over(study[:title]) { |path| Store::StudyFile.new(library).save(study, path) }
+    end
+
+    # All its songs in every format, its lists and its logbook.
+    get "/studies/:id/all.zip" do |id|
+      study = library.studies.find(number(id))
+      hand_over("#{study[:title]} all formats") { |path| File.binwrite(path, Work::HandOver.new(library, wanted_in(study)).study(study)) }
+    end
+
+    post "/studies/file" do
+      check_size
+      study = with_file { |path| Store::StudyFile.new(library).open(path) }
+      settings.bulletin.publish
+      answer({ study: }, 201)
+    end
+
     delete("/studies/:id") { |id| thrown_away(library.studies, id) }
 
     post("/studies/:id/bring-back") { |id| answer(study: brought_back(library.studies, id)) }

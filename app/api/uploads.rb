@@ -15,6 +15,19 @@ module Api
       "untitled"
     end
 
+    # What is sent as a file, for as long as it is needed.
+    #
+    # @yieldparam path [String]
+    # @yieldreturn [Object] handed back
+    # @return [Object]
+    def with_file
+      Dir.mktmpdir("received", library.home) do |folder|
+        path = File.join(folder, "received")
+        IO.copy_stream(request.body, path)
+        yield path
+      end
+    end
+
     # @param most [Integer] bytes
     # @raise [Problem] when the upload is larger, or does not say how large it is
     def check_size(most = MAX_UPLOAD)

@@ -28,8 +28,13 @@ module Cli
                                              NAME.stems and NAME.mid beside either are used
       ethoscope compare DIR ATTEMPT [--json]   one recording beside the songs of a folder: what they share and it has or has not, and where
                                              it is too near to one of them
+      ethoscope reckon [NAME [BLANK=VALUE …]] [--json]   session arithmetic: all sentences, one with its blanks, or what it comes to
+      ethoscope study list | save NUMBER FILE | open FILE   a study taken away whole, and opened again; --home is the data directory
+      ethoscope backup FILE                  the whole data directory in one archive
     TEXT
     VERBS = %w[analyze checklist profile compare].freeze
+    # Where the data are when nobody says.
+    HOME = File.expand_path("~/.ethoscope")
 
     # @param path [String] of a file, in whatever encoding
     # @return [String] its name as it can be shown
@@ -61,6 +66,8 @@ module Cli
       # Names of files may hold any bytes.
       verb, path, *rest = parser.parse(arguments.map { |argument| argument.valid_encoding? ? argument : argument.b })
       return show(parser.help, DONE) if options[:help]
+      return show(Reckon.new([path, *rest].compact, json: options[:json]).to_s, DONE) if verb == "reckon"
+      return keep(verb, [path, *rest].compact, options) if %w[study backup].include?(verb)
       return usage("Say what to analyse.") unless VERBS.include?(verb) && path && rest.size == (verb == "compare" ? 1 : 0)
       return style(path, options) if verb == "profile"
       return compare(path, rest.first, options) if verb == "compare"
@@ -86,6 +93,7 @@ module Cli
         parser.on("--against DIR", "of a profile: other songs") { |dir| options[:against] = dir }
         parser.on("--aim AIM", "of a checklist: exact or style") { |aim| options[:aim] = aim }
         parser.on("--school ORDER", "of a checklist: chords, drums, sounds or arrangement first, or appearance") { |school| options[:school] = school }
+        parser.on("--home DIR", "the data directory") { |dir| options[:home] = dir }
         parser.on("--help") { options[:help] = true }
       end
     end
@@ -105,6 +113,14 @@ module Cli
       Folder.new(path, options[:out], jobs: options[:jobs] || Etc.nprocessors, err: @err, beside: options[:beside], plans: options[:plans]).analyse_all? ? DONE : UNUSABLE
     rescue Errno::ENOENT, Errno::EACCES, Errno::EEXIST, Errno::ENOTDIR, Errno::EISDIR => e
       usage("#{Ethoscope::Plain.text(e.message)}.")
+    end
+
+    def keep(verb, arguments, options)
+      keeping = Keeping.new(options[:home] || ENV.fetch("ETHOSCOPE_HOME", HOME))
+      return show(keeping.study(arguments), DONE) if verb == "study"
+      return usage("Say where the backup goes.") unless arguments.size == 1
+
+      show(keeping.backup(arguments.first), DONE)
     end
 
     def style(path, options)

@@ -12,7 +12,7 @@ module Store
     # @return [Sequel::Database]
     attr_reader :db
     attr_reader :studies, :recordings, :references, :analyses, :readings, :checklists, :journal, :separations, :stems, :scores, :entries, :assemblies, :vectors, :profiles, :songs,
-      :derivations, :items, :list_edits, :logbook, :attempts
+      :derivations, :items, :list_edits, :logbook, :attempts, :settings
 
     # See {Intake}.
     def_delegators :@intake, :import, :import_attempt, :import_stem, :add_to_assembly, :import_score, :assemble, :remove, :sweep
@@ -82,6 +82,7 @@ module Store
       @vectors = Vectors.new(@db)
       @profiles = Profiles.new(@db)
       @attempts = Attempts.new(@db)
+      @settings = Settings.new(@db)
     end
   end
 end

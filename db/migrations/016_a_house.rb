@@ -11,5 +11,9 @@ Sequel.migration do
     alter_table(:references) { add_column :deleted_at, String }
     alter_table(:checklists) { add_column :deleted_at, String }
     alter_table(:items) { add_column :pins, String, text: true, null: false, default: "[]" }
+    create_table(:settings) do
+      String :name, primary_key: true
+      String :value, text: true, null: false
+    end
   end
 end

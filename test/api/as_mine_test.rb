@@ -25,21 +25,22 @@ class AsMineApiTest < Ethoscope::TestCase
     assert_nil theirs[:frame]
     assert_in_delta 84.5, mine[:analysis][:tempo][:bpm]
     assert_equal ["C", @song.key.mode], mine[:analysis][:key].values_at(:tonic, :mode)
-    assert_equal theirs[:analysis][:bars].map { |bar| bar[:start] }, (mine[:analysis][:bars].map { |bar| bar[:start] })
-    assert_equal theirs[:analysis][:chords].map { |chord| chord[:degree] }, (mine[:analysis][:chords].map { |chord| chord[:degree] })
-    refute_equal theirs[:analysis][:chords].map { |chord| chord[:symbol] }, (mine[:analysis][:chords].map { |chord| chord[:symbol] })
+    assert_equal(*each_of(theirs, mine, :bars, :start))
+    assert_equal(*each_of(theirs, mine, :chords, :degree))
+    refute_equal(*each_of(theirs, mine, :chords, :symbol))
     assert_in_delta 84.5 / @song.bpm, mine[:frame][:ratio], 0.001
-    statements = [theirs, mine].map { |page| page[:readings].find { |reading| reading[:id] == page[:current][:tempo] }[:statement] }
-
-    assert_includes statements.last, "84.50 BPM"
-    refute_includes statements.first, "84.50 BPM"
+    assert_equal([false, true], [theirs, mine].map { |page| tempo_of(page).include?("84.50 BPM") })
   end
+
+  def each_of(theirs, mine, part, field) = [theirs, mine].map { |page| page[:analysis][part].map { |one| one[field] } }
+
+  def tempo_of(page) = page[:readings].find { |reading| reading[:id] == page[:current][:tempo] }[:statement]
 
   def test_what_a_person_said_of_tempo_and_key_is_restated_too
     send_json(:post, "#{@path}/readings", aspect: "tempo", value: { bpm: 100 })
     want(target_bpm: 50)
     page = get_json("#{@path}?as=mine")
-    reading = page[:readings].select { |row| row[:aspect] == "tempo" && row[:source] == "heard" }.last
+    reading = page[:readings].reverse.find { |row| row[:aspect] == "tempo" && row[:source] == "heard" }
 
     assert_equal 200, last_response.status
     assert_equal [100, "100.00 BPM"], [get_json(@path)[:readings].find { |row| row[:id] == reading[:id] }[:value][:bpm], library.readings.find(reading[:id])[:statement]]
@@ -56,23 +57,31 @@ class AsMineApiTest < Ethoscope::TestCase
   end
 
   def test_lists_follow_what_is_wanted_and_one_undo_takes_it_back
-    before = get_json("/api/checklists/#{@list[:id]}")[:checklist][:items]
-    send_json(:post, "/api/checklists/#{@list[:id]}/items", stage: before.first[:stage], title: "Mine", target: "at #{@song.bpm}")
+    before = targets
+    send_json(:post, "/api/checklists/#{@list[:id]}/items", stage: @list[:items].first[:stage], title: "Mine", target: "at #{@song.bpm}")
     want(target_bpm: 84.5, target_tonic: "A", target_mode: @song.key.mode)
-    after = get_json("/api/checklists/#{@list[:id]}")[:checklist]
-    tempo = after[:items].find { |item| item[:targets].any? { |target| target[:measure] == "time.tempo" } }
+    tempo = library.checklists.find(@list[:id])[:items].flat_map { |item| item[:targets] }.find { |target| target[:measure] == "time.tempo" }
 
-    assert_in_delta 84.5, tempo[:targets].find { |target| target[:measure] == "time.tempo" }[:value][:bpm]
-    assert_equal "Another tempo or key", after[:undo]
-    assert_includes(after[:items].map { |item| item[:target] }, "at #{@song.bpm}")
-    assert_equal before.map { |item| item[:target] }, (get_json("/api/checklists/#{@list[:id]}?as=theirs")[:checklist][:items].reject { |item| item[:title] == "Mine" }.map { |item| item[:target] })
-    fetch("/api/checklists/#{@list[:id]}/checklist.md?as=theirs")
-
-    assert_includes last_response.body, before.first[:target]
+    assert_in_delta 84.5, tempo[:value][:bpm]
+    assert_equal ["Another tempo or key", "at #{@song.bpm}"], [library.checklists.find(@list[:id])[:undo], targets(mine: true).last]
     send_json(:post, "/api/checklists/#{@list[:id]}/undo", {})
 
-    assert_equal before.map { |item| item[:target] }, (library.checklists.find(@list[:id])[:items].reject { |item| item[:title] == "Mine" }.map { |item| item[:target] })
+    assert_equal before, targets
   end
+
+  def test_lists_can_be_read_as_theirs
+    before = targets
+    want(target_bpm: 84.5, target_tonic: "C", target_mode: @song.key.mode)
+    theirs = get_json("/api/checklists/#{@list[:id]}?as=theirs")[:checklist][:items].map { |item| item[:target] }
+    fetch("/api/checklists/#{@list[:id]}/checklist.md?as=theirs")
+
+    refute_equal before, targets
+    assert_equal before, theirs
+    assert_includes last_response.body, before.first
+  end
+
+  # What the items say that came from the readings, or that a person wrote.
+  def targets(mine: false) = library.checklists.find(@list[:id])[:items].select { |item| mine == (item[:title] == "Mine") }.map { |item| item[:target] }
 
   def test_another_mode_and_another_meter_are_said_and_never_mixed_in
     other = @song.key.minor? ? "major" : "minor"

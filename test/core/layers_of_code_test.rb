@@ -69,7 +69,7 @@ class LayersOfCodeTest < Ethoscope::TestCase
     "engine" => %w[Signal Audio Rhythm Harmony Form Layers Stems Midi Ensemble Techniques Schema], "schema" => %w[Signal Audio Rhythm Harmony Form Layers Techniques],
     "readings" => %w[Rhythm Harmony Layers], "sheet" => %w[Rhythm Harmony Form Layers Readings], "measures" => %w[Rhythm Harmony Form Layers Readings Sheet],
     "profile" => %w[Rhythm Harmony Form Layers Readings Techniques Measures], "checklist" => %w[Rhythm Harmony Readings Techniques Measures Profile],
-    "attempts" => %w[Signal Rhythm Harmony Layers Readings Techniques Measures Profile], "export" => %w[Rhythm Harmony Midi Measures],
+    "attempts" => %w[Signal Rhythm Harmony Layers Readings Techniques Measures Profile], "export" => %w[Rhythm Harmony Readings Midi Measures],
     "calculators" => %w[Rhythm Harmony Readings Measures],
     "contract" => %w[Rhythm Harmony Form Layers Readings Techniques Sheet Measures Profile Checklist Attempts Export]
   }.freeze
@@ -88,7 +88,7 @@ class LayersOfCodeTest < Ethoscope::TestCase
   end
 
   # The exports that hand over an analysis, or its very notes, as they are read it, of course.
-  AS_IT_IS = %w[analysis_json.rb played_midi.rb].freeze
+  AS_IT_IS = %w[analysis_json.rb played_midi.rb labels.rb].freeze
 
   def test_profile_checklist_and_exports_read_songs_through_measures_only
     offenders = sources("lib/ethoscope/{profile,checklist,export}").select do |path, code|

@@ -2,6 +2,7 @@
 
 require_relative "../test_helper"
 require_relative "../support/analysed_song"
+require_relative "../support/second_reader"
 
 # A study taken away whole and opened again, here and elsewhere.
 class StudyFileTest < Ethoscope::TestCase
@@ -53,7 +54,7 @@ class StudyFileTest < Ethoscope::TestCase
 
   def test_the_archive_is_read_by_another_reader
     Store::StudyFile.new(library).save(@study, @path)
-    names, title = JSON.parse(IO.popen(["python3", "-c", <<~PYTHON, @path], &:read))
+    names, title = JSON.parse(IO.popen([SecondReader::PYTHON, "-c", <<~PYTHON, @path], &:read))
       import json, sys, zipfile
       archive = zipfile.ZipFile(sys.argv[1])
       assert archive.testzip() is None
@@ -91,7 +92,7 @@ class StudyFileTest < Ethoscope::TestCase
   def test_a_backup_unpacked_is_a_data_directory
     Store::Backup.new(library).write(@path)
     Dir.mktmpdir do |home|
-      system("python3", "-m", "zipfile", "-e", @path, home, exception: true)
+      system(SecondReader::PYTHON, "-m", "zipfile", "-e", @path, home, exception: true)
       there = Store::Library.new(home)
 
       assert_equal([@study[:title]], there.studies.all.map { |study| study[:title] })

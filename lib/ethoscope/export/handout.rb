@@ -2,7 +2,11 @@
 
 module Ethoscope
   module Export
-    # What is written of a song: its title, its settled analysis, and all that is measured of it.
-    Handout = Value.of(:title, :analysis, :vector)
+    # What is written of a song: its title, its settled analysis, all that is measured of it, and at which second of the recording bar 1 begins.
+    Handout = Value.of(:title, :analysis, :vector, :first_bar_at) do
+      def initialize(first_bar_at: 0.0, **)
+        super
+      end
+    end
   end
 end

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "csv"
-
 module Ethoscope
   module Export
     # The sections of a song as comma-separated values, one row a section.
@@ -11,17 +9,14 @@ module Ethoscope
       # @param song [Handout]
       # @return [String] CSV with a header row
       def self.write(song)
-        CSV.generate do |csv|
-          csv << COLUMNS
-          song.vector.of("form.section").each { |section| csv << row(section, song.vector) }
-        end
+        TableCsv.write(COLUMNS, song.vector.of("form.section").map { |section| row(section, song.vector) })
       end
 
       def self.row(section, vector)
         place = section.place
         chords = vector.at("harmony.chords", place)&.value || []
-        [Cells.harmless(place.label), Cells.harmless(place.letter), place.first_bar, place.bars, *section.value.values_at(:start, :end).map { |seconds| seconds.round(3) },
-         vector.at("mix.level", place)&.value, Cells.harmless(chords.map { |chord| chord[:symbol] }.join(" "))]
+        [place.label, place.letter, place.first_bar, place.bars, *section.value.values_at(:start, :end).map { |seconds| seconds.round(3) },
+         vector.at("mix.level", place)&.value, chords.map { |chord| chord[:symbol] }.join(" ")]
       end
       private_class_method :row
     end

@@ -10,8 +10,9 @@ module Ethoscope
     class Writer
       # Pulses of a quarter note.
       PULSES = 480
-      # MIDI clocks of a metronome's click, and thirty-seconds of a quarter.
-      CLICK = [24, 8].freeze
+      # MIDI clocks of a quarter, and thirty-seconds of one.
+      CLOCKS = 24
+      THIRTY_SECONDS = 8
       # Tempos that differ by less are one.
       SAME_BPM = 0.005
 
@@ -36,10 +37,16 @@ module Ethoscope
         tempos = @score.tempos.chunk_while { |one, other| (one.bpm - other.bpm).abs < SAME_BPM }.map(&:first)
         [[0, MIDI::MetaEvent.new(MIDI::META_SEQ_NAME, ascii(@name))],
          # The denominator is written as a power of two.
-         *@score.meters.map { |meter| [meter.at, MIDI::TimeSig.new(meter.numerator, Math.log2(meter.denominator).to_i, *CLICK)] },
+         *@score.meters.map { |meter| [meter.at, MIDI::TimeSig.new(meter.numerator, Math.log2(meter.denominator).to_i, click(meter), THIRTY_SECONDS)] },
          *@score.keys.map { |key| [key.at, MIDI::KeySig.new(key.fifths, key.minor)] },
          *tempos.map { |tempo| [tempo.at, MIDI::Tempo.new(MIDI::Tempo.bpm_to_mpq(tempo.bpm).round)] },
          *@score.markers.map { |marker| [marker.at, MIDI::MetaEvent.new(MIDI::META_MARKER, ascii(marker.text))] }]
+      end
+
+      # The metronome clicks on what a person taps.
+      def click(meter)
+        felt = Rhythm::Meter::ALL.find { |known| [known.numerator, known.denominator] == [meter.numerator, meter.denominator] }
+        ((felt ? felt.quarters_per_beat : 4.0 / meter.denominator) * CLOCKS).round
       end
 
       def events_of(track)

@@ -1208,6 +1208,28 @@ export interface Target {
   holds?: number[];
 }
 
+/** How a person likes it. */
+export interface Settings {
+  /** how notes are spelled */
+  names: "key" | "sharps" | "flats";
+  middle_c: "C4" | "C3";
+  school: SchoolId;
+  /** % at the start */
+  volume: number;
+  /** whether single keys act */
+  shortcuts: boolean;
+  /** keys of one's own, by the usual one */
+  keys: Record<string, string>;
+}
+
+/** Something that was found. */
+export interface Hit {
+  kind: string;
+  text: string;
+  beside: string;
+  path: string;
+}
+
 /** A calculation with what was filled in and what it came to. */
 export interface Pin {
   calculator: string;

@@ -16,7 +16,13 @@ export const keys = {
   howTo: (id: number, kind: string) => ["reference", id, "how-to", kind] as const,
   chord: (id: number, symbol: string, bar: number) => ["chord", id, symbol, bar] as const,
   parts: (id: number) => ["parts", id] as const,
+  checklists: ["checklist"] as const,
   checklist: (id: number) => ["checklist", id] as const,
+  reckoner: ["reckoner"] as const,
+  reckoned: (id: string, written: Record<string, string>) => ["reckoner", id, written] as const,
+  known: (referenceId: number, layer: string) => ["reference", referenceId, "known", layer] as const,
+  house: ["house"] as const,
+  search: (words: string) => ["search", words] as const,
   session: (checklistId: number, minutes: number, settled: number) =>
     ["session", checklistId, minutes, settled] as const,
   logbook: (studyId: number) => ["logbook", studyId] as const,

@@ -1,17 +1,21 @@
 /** Everything that is read from the API, by name. */
 
 import { queryOptions, type QueryClient } from "@tanstack/react-query";
-import { get } from "./client";
+import { get, write } from "./client";
+import { told } from "../app/frame";
 import { keys } from "./keys";
 import type {
   AttemptPage,
   Attempts,
+  CalculatorGroup,
   Checklist,
   ChordReading,
   Comparison,
   HowTo,
+  Known,
   Logbook,
   ProfilePage,
+  Reckoned,
   Progress,
   ReferencePage,
   ScaleUse,
@@ -28,13 +32,13 @@ export const isWaiting = (state: string | undefined) => state === "queued" || st
 
 export const studiesQuery = queryOptions({
   queryKey: keys.studies,
-  queryFn: () => get<{ studies: Study[] }>("/studies").then((answer) => answer.studies),
+  queryFn: () => get<{ studies: Study[]; thrown_away: Study[] }>("/studies"),
 });
 
 export const studyQuery = (id: number) =>
   queryOptions({
     queryKey: keys.study(id),
-    queryFn: () => get<StudyPage>(`/studies/${id}`),
+    queryFn: () => get<StudyPage>(`/studies/${id}?as=${told(id)}`),
   });
 
 /** How often a page asks how far the work is: while there is some, and while there is none. */
@@ -59,7 +63,7 @@ export const progressQuery = (client: QueryClient, studyId: number) => {
 export const referenceQuery = (id: number) =>
   queryOptions({
     queryKey: keys.reference(id),
-    queryFn: () => get<ReferencePage>(`/references/${id}`),
+    queryFn: () => get<ReferencePage>(`/references/${id}?as=${told()}`),
   });
 
 /** What a chord symbol says in the key of a bar, or why it can't be read. */
@@ -119,7 +123,10 @@ export const sessionQuery = (id: number, minutes: number, settled: number) =>
 export const checklistQuery = (id: number) =>
   queryOptions({
     queryKey: keys.checklist(id),
-    queryFn: () => get<{ checklist: Checklist }>(`/checklists/${id}`).then((answer) => answer.checklist),
+    queryFn: () =>
+      get<{ checklist: Checklist }>(`/checklists/${id}${told() === "theirs" ? "?as=theirs" : ""}`).then(
+        (answer) => answer.checklist,
+      ),
     // What is put right on a sheet changes what its items would say.
     staleTime: 0,
   });
@@ -151,6 +158,32 @@ export const howToQuery = (referenceId: number, kind: string) =>
   queryOptions({
     queryKey: keys.howTo(referenceId, kind),
     queryFn: () => get<HowTo>(`/references/${referenceId}/how-to/${encodeURIComponent(kind)}`),
+    retry: false,
+  });
+
+export const reckonerQuery = queryOptions({
+  queryKey: keys.reckoner,
+  queryFn: () => get<{ groups: CalculatorGroup[] }>("/reckoner").then((answer) => answer.groups),
+  staleTime: Infinity,
+});
+
+/** What a sentence comes to, or why it can't be worked out. */
+export const reckonedQuery = (id: string, written: Record<string, string>) =>
+  queryOptions({
+    queryKey: keys.reckoned(id, written),
+    queryFn: () => write<{ reckoned: Reckoned | null; problem: string | null }>("POST", `/reckoner/${id}`, { written }),
+    staleTime: Infinity,
+  });
+
+/** What of a song goes into the blanks. */
+export const knownQuery = (referenceId: number, layer: string) =>
+  queryOptions({
+    queryKey: keys.known(referenceId, layer),
+    queryFn: () =>
+      get<{ known: Known }>(`/references/${referenceId}/known${layer && `?layer=${encodeURIComponent(layer)}`}`).then(
+        (answer) => answer.known,
+      ),
+    enabled: referenceId > 0,
     retry: false,
   });
 

@@ -7,6 +7,7 @@ import type { Aim, ReferenceRow, Study, StudyPage } from "../api/types";
 import { Marks } from "../components/Marks";
 import { stageName } from "../components/Progress";
 import { figure, signs } from "../lib/format";
+import { FrameSwitch } from "../study/FrameSwitch";
 import { useCommands, type Command } from "./commands";
 import type { StudyPlace } from "./screens";
 import { toggleTheme } from "./theme";
@@ -69,6 +70,9 @@ function StudyPart({ page, places }: { page: StudyPage; places: StudyPlace[] }) 
         <span className="block font-serif text-18 leading-tight">{study.title}</span>
         <span className="mt-1 block text-11 text-ink-2">{aimText(study, references.length)}</span>
       </Link>
+      <div className="border-b border-rule p-1 mid:px-4 mid:py-2">
+        <FrameSwitch study={study} />
+      </div>
       <Link
         to={base}
         title={study.title}

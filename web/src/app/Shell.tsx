@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Outlet, useParams } from "react-router";
 import { Transport } from "../player/Transport";
 import { useCommands } from "./commands";
+import { FrameLine } from "../study/FrameLine";
 import { FailureLine } from "./FailureLine";
 import { KeysHelp } from "./KeysHelp";
 import { Navigation } from "./Navigation";
@@ -30,6 +31,7 @@ export function Shell({ places }: { places: StudyPlace[] }) {
         <Navigation onHelp={() => setOpen("keys")} places={places} />
         <main className="flex min-w-0 grow flex-col bg-paper print:block">
           <FailureLine />
+          <FrameLine />
           <Outlet />
         </main>
       </div>

@@ -1,4 +1,4 @@
-import { AudioLines, BookOpenText, Layers2, ListChecks, NotebookPen, Rows3 } from "lucide-react";
+import { AudioLines, BookOpenText, Layers2, ListChecks, NotebookPen, Rows3, Sigma } from "lucide-react";
 import type { ReactNode } from "react";
 import type { RouteObject } from "react-router";
 import type { StudyPage } from "../api/types";
@@ -13,6 +13,7 @@ import { LogbookScreen } from "../screens/LogbookScreen";
 import { NewStudyScreen } from "../screens/NewStudyScreen";
 import { NotFoundScreen } from "../screens/NotFoundScreen";
 import { PaperScreen } from "../screens/PaperScreen";
+import { ReckonerScreen } from "../screens/ReckonerScreen";
 import { ProfileScreen } from "../screens/ProfileScreen";
 import { SheetScreen } from "../screens/SheetScreen";
 import { SoundsScreen } from "../screens/SoundsScreen";
@@ -37,6 +38,8 @@ export const ROUTES: RouteObject[] = [
   { path: "/studies/:studyId/attempts", element: <AttemptsScreen /> },
   { path: "/studies/:studyId/attempts/:attemptId", element: <AttemptsScreen /> },
   { path: "/studies/:studyId/attempts/:attemptId/paper", element: <AttemptPaperScreen /> },
+  { path: "/reckoner", element: <ReckonerScreen /> },
+  { path: "/studies/:studyId/reckoner", element: <ReckonerScreen /> },
   { path: "/studies/:studyId/logbook", element: <LogbookScreen /> },
   { path: "*", element: <NotFoundScreen /> },
 ];
@@ -67,6 +70,7 @@ export const PLACES: StudyPlace[] = [
   },
   { name: "Attempts", path: () => "attempts", icon: <Layers2 size={15} /> },
   { name: "Logbook", path: () => "logbook", icon: <NotebookPen size={15} /> },
+  { name: "Reckoner", path: () => "reckoner", icon: <Sigma size={15} /> },
   { name: "Sounds", path: () => "sounds", icon: <AudioLines size={15} /> },
   { name: "Techniques", path: () => "techniques", icon: <BookOpenText size={15} /> },
 ];

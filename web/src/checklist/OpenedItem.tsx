@@ -12,6 +12,7 @@ import { percent } from "../lib/format";
 import { beatsOf } from "./meter";
 import { surenessOf } from "./sureness";
 import { NoteRow, notesOf } from "./NoteRow";
+import { Pins } from "./Pins";
 import { gridOf, TargetGrid } from "./TargetGrid";
 import type { ItemBody, List } from "./useList";
 
@@ -99,6 +100,7 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
                 <ListenButton item={item} referenceId={checklist.reference_id} />
               </div>
             )}
+            <Pins item={item} list={list} />
             <h3 className="mb-1 font-medium">How to do it</h3>
             {item.steps.length === 0 && (
               <p className="text-ink-2">By ear: compare with the reference, level-matched.</p>

@@ -52,6 +52,11 @@ export function useList(checklist: Checklist, onAdded: (item: Item) => void) {
     done: ({ item }) => onAdded(item),
     stale: [key, ...stale],
   });
+  const unpin = useChange({
+    send: ({ id, place }: { id: number; place: number }) =>
+      write<{ item: Item }>("DELETE", `/items/${id}/pins/${place}`),
+    stale: [key],
+  });
   const retarget = useChange({
     send: (id: number) => write<{ item: Item }>("POST", `/items/${id}/target`),
     stale: [key],
@@ -62,6 +67,7 @@ export function useList(checklist: Checklist, onAdded: (item: Item) => void) {
     error: change.error,
     change: (id: number, body: ItemBody) => change.mutate({ id, ...body }),
     add: (item: { stage: string; title: string }) => add.mutate(item),
+    unpin: (id: number, place: number) => unpin.mutate({ id, place }),
     takeTarget: (id: number) => retarget.mutate(id),
     order: (school: string) =>
       whole.mutate(() => write<{ checklist: Checklist }>("PATCH", `/checklists/${checklist.id}`, { school })),

@@ -44,7 +44,7 @@ export function ListeningStrip() {
       />
       <Stepper
         label="Pitch"
-        value={`${state.semitones > 0 ? "+" : ""}${figure(state.semitones)} st`}
+        value={`${state.semitones > 0 ? "+" : ""}${figure(state.semitones, Number.isInteger(state.semitones) ? 0 : 2)} st`}
         onStep={(by) => player.setSemitones(state.semitones + by)}
         onReset={() => player.setSemitones(0)}
       />

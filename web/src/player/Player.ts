@@ -151,12 +151,12 @@ export class Player {
   }
 
   setRate(rate: number): void {
-    this.update({ rate: Math.min(1.5, Math.max(0.5, Math.round(rate * 100) / 100)) });
+    this.update({ rate: Math.min(2, Math.max(0.5, Math.round(rate * 10000) / 10000)) });
     this.again();
   }
 
   setSemitones(semitones: number): void {
-    this.update({ semitones: Math.min(12, Math.max(-12, Math.round(semitones))) });
+    this.update({ semitones: Math.min(12, Math.max(-12, Math.round(semitones * 100) / 100)) });
     this.again();
   }
 

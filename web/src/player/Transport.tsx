@@ -100,7 +100,8 @@ function Bar({ state, listening, onListen }: BarProps) {
 /** In words: whole, or which part; speed and pitch where they are not the recording's own. */
 function heardAs({ isolation, rate, semitones }: PlayerState): string {
   const speed = rate === 1 ? [] : [percent(rate)];
-  const pitch = semitones === 0 ? [] : [`${semitones > 0 ? "+" : ""}${figure(semitones)} st`];
+  const pitch =
+    semitones === 0 ? [] : [`${semitones > 0 ? "+" : ""}${figure(semitones, Number.isInteger(semitones) ? 0 : 2)} st`];
   return [isolation, ...speed, ...pitch].join(", ");
 }
 

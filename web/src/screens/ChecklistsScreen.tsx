@@ -6,12 +6,12 @@ import { keys } from "../api/keys";
 import { schoolsQuery, studyQuery } from "../api/queries";
 import type { StudyPage } from "../api/types";
 import { useChange } from "../app/useChange";
-import { Ask } from "../components/Ask";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
 import { LineInput } from "../components/LineInput";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { ThrownAway } from "../components/ThrownAway";
 import { TableHead } from "../components/TableHead";
 import { day } from "../lib/format";
 import { useStudyId } from "./params";
@@ -28,6 +28,7 @@ export function ChecklistsScreen() {
       <PageHead title="Checklists" remark={data.study.title} />
       <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
         {data.checklists.length > 0 && <ChecklistTable page={data} />}
+        <ThrownAway rows={data.thrown_away.checklists} path="/checklists" stale={[keys.study(studyId)]} />
         {ready.length === 0 ? (
           <Notice
             action={
@@ -114,16 +115,15 @@ function ChecklistTable({ page }: { page: StudyPage }) {
                 copy
               </button>
               {" · "}
-              <Ask
-                plain
-                name={`Delete ${row.title}`}
-                title={`Delete “${row.title}”?`}
-                description="It goes with its notes and results; the logbook keeps what was done. This can't be undone."
-                action="Delete the checklist"
-                onYes={() => remove.mutate(row.id)}
+              <button
+                type="button"
+                aria-label={`Throw away ${row.title}`}
+                title="It can be brought back below"
+                className="underline"
+                onClick={() => remove.mutate(row.id)}
               >
-                delete
-              </Ask>
+                throw away
+              </button>
             </td>
           </tr>
         ))}

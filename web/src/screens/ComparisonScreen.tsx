@@ -12,7 +12,7 @@ export function ComparisonScreen() {
   const studyId = useStudyId();
   const [search, setSearch] = useSearchParams();
   const { data: page } = useQuery(studyQuery(studyId));
-  const { data: studies } = useQuery(studiesQuery);
+  const studies = useQuery(studiesQuery).data?.studies;
   const others = (studies ?? []).filter((study) => study.id !== studyId);
   const sides = page?.references.some((row) => row.standing === "side") ?? false;
   const choice = search.get("with") ?? (others[0] ? String(others[0].id) : sides ? "side" : "");

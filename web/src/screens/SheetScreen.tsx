@@ -75,7 +75,7 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
         </span>
         <span className="hidden text-ink-2 wide:inline">
           <span className="figure">{analysis.bars.length}</span> bars,{" "}
-          <span className="figure">{clock(analysis.duration, 1)}</span>
+          <span className="figure">{clock(analysis.duration / (page.frame?.ratio ?? 1), 1)}</span>
         </span>
         <span className="hidden text-ink-2 wide:inline">
           <span className="figure">{`${confirmed} of ${Object.keys(page.current).length}`}</span> readings confirmed

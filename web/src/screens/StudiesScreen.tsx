@@ -1,10 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
+import { keys } from "../api/keys";
 import { studiesQuery } from "../api/queries";
 import type { Study } from "../api/types";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { TableHead } from "../components/TableHead";
+import { ThrownAway } from "../components/ThrownAway";
 import { AIMS } from "../lib/aims";
 import { day, figure, plural, signs } from "../lib/format";
 
@@ -16,7 +18,7 @@ export function StudiesScreen() {
   return (
     <>
       <PageHead title="Studies">
-        {data && data.length > 0 && (
+        {data && data.studies.length > 0 && (
           <Link to="/studies/new" className={LINK}>
             New study
           </Link>
@@ -28,8 +30,9 @@ export function StudiesScreen() {
             <Failure error={error} />
           </div>
         )}
-        {data?.length === 0 && <FirstStudy />}
-        {data && data.length > 0 && <StudyTable studies={data} />}
+        {data?.studies.length === 0 && <FirstStudy />}
+        {data && data.studies.length > 0 && <StudyTable studies={data.studies} />}
+        {data && <ThrownAway rows={data.thrown_away} path="/studies" stale={[keys.studies]} />}
       </div>
     </>
   );

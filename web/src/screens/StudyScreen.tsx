@@ -1,26 +1,21 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { Link, useNavigate } from "react-router";
-import { write } from "../api/client";
+import { Link } from "react-router";
 import { keys } from "../api/keys";
 import { attemptsQuery, studyQuery } from "../api/queries";
-import type { ReferenceRow, Study, StudyPage } from "../api/types";
-import { useChange } from "../app/useChange";
+import type { Study, StudyPage } from "../api/types";
 import { useImport, type Incoming } from "../app/useImport";
-import { isBusy } from "../app/useProgress";
 import { Versions } from "../attempts/Versions";
 import { Button } from "../components/Button";
-import { Dialog } from "../components/Dialog";
 import { DropPage } from "../components/DropPage";
 import { FileButton } from "../components/FileButton";
-import { Marks } from "../components/Marks";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { Progress } from "../components/Progress";
-import { TableHead } from "../components/TableHead";
 import { AIMS } from "../lib/aims";
-import { clock, figure, plural, signs } from "../lib/format";
-import { AboutSong } from "../study/AboutSong";
+import { figure, signs } from "../lib/format";
+import { ThrownAway } from "../components/ThrownAway";
+import { ReferenceTable } from "../study/ReferenceTable";
+import { StudyActions } from "../study/StudyActions";
 import { AssemblyDialog } from "./AssemblyDialog";
 import { AssemblyList } from "./AssemblyList";
 import { useStudyId } from "./params";
@@ -55,6 +50,11 @@ export function StudyScreen() {
         ) : (
           <ReferenceTable rows={data.references} />
         )}
+        <ThrownAway
+          rows={data.thrown_away.references}
+          path="/references"
+          stale={[keys.study(studyId), keys.progress(studyId)]}
+        />
         {data.references.length > 0 && <Checklists page={data} />}
       </div>
     </DropPage>
@@ -114,38 +114,6 @@ function FromParts({ studyId }: { studyId: number }) {
   );
 }
 
-function StudyActions({ page }: { page: StudyPage }) {
-  const [asking, setAsking] = useState(false);
-  const navigate = useNavigate();
-  const remove = useChange({
-    send: () => write("DELETE", `/studies/${page.study.id}`),
-    stale: [keys.studies],
-    done: () => void navigate("/"),
-    shownHere: true,
-  });
-  return (
-    <>
-      <Button look="quiet" onClick={() => setAsking(true)}>
-        Delete
-      </Button>
-      <Dialog
-        title={`Delete the study “${page.study.title}”?`}
-        description={`Its ${plural(page.references.length, "reference")}, readings and ${plural(page.checklists.length, "checklist")} go with it. This can't be undone.`}
-        open={asking}
-        onClose={() => setAsking(false)}
-      >
-        {remove.error && <Failure error={remove.error} />}
-        <div className="flex gap-2">
-          <Button look="refute" onClick={() => remove.mutate()}>
-            Delete the study
-          </Button>
-          <Button onClick={() => setAsking(false)}>Keep it</Button>
-        </div>
-      </Dialog>
-    </>
-  );
-}
-
 function IncomingList({ files, onDismiss }: { files: Incoming[]; onDismiss: (key: string) => void }) {
   if (files.length === 0) return null;
   return (
@@ -166,110 +134,6 @@ function IncomingList({ files, onDismiss }: { files: Incoming[]; onDismiss: (key
         </li>
       ))}
     </ul>
-  );
-}
-
-const COLUMNS = ["(Number)", "Song", "Tempo", "Meter", "Key", "Loop", "Form", "Loudness", "Readings"];
-
-function ReferenceTable({ rows }: { rows: ReferenceRow[] }) {
-  return (
-    <table className="mt-2 w-full border-collapse text-left">
-      <TableHead columns={COLUMNS} />
-      <tbody>
-        {rows.map((row) => (
-          <ReferenceLine key={row.id} row={row} />
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function ReferenceLine({ row }: { row: ReferenceRow }) {
-  const { summary } = row;
-  const path = `/studies/${row.study_id}/references/${row.id}`;
-  return (
-    <tr className="border-b border-faint hover:bg-wash">
-      <td className="w-7 figure text-ink-2">{row.position}</td>
-      <td className="max-w-[260px] py-2 pr-4">
-        <Link to={path} className="block truncate font-serif text-15 hover:underline">
-          {row.title}
-        </Link>
-        <span className="block truncate text-11 text-ink-3">
-          {[row.artist, summary && clock(summary.duration)].filter(Boolean).join(", ") || row.original_name}
-        </span>
-        <AboutSong row={row} />
-      </td>
-      {summary ? (
-        <>
-          <td className="pr-4 whitespace-nowrap">
-            {summary.bpm ? (
-              <>
-                <span className="figure">{figure(summary.bpm, 2)}</span> BPM
-              </>
-            ) : (
-              "no pulse"
-            )}
-          </td>
-          <td className="pr-4 figure">{summary.meter}</td>
-          <td className="pr-4 whitespace-nowrap">{summary.key ?? "none"}</td>
-          <td className="max-w-[180px] truncate pr-4">{summary.loop ?? "none"}</td>
-          <td className="pr-4 whitespace-nowrap">
-            <span className="figure">{summary.sections}</span> in <span className="figure">{summary.bars}</span> bars
-          </td>
-          <td className="pr-4 whitespace-nowrap">
-            {summary.lufs === null ? (
-              "–"
-            ) : (
-              <>
-                <span className="figure">{figure(summary.lufs, 1)}</span> LUFS
-              </>
-            )}
-          </td>
-          <td>
-            <Marks marks={row.marks} />
-          </td>
-        </>
-      ) : (
-        <td colSpan={7}>
-          {row.problem && !isBusy(row.analysis) ? <Problem row={row} path={path} /> : <RunState row={row} />}
-        </td>
-      )}
-    </tr>
-  );
-}
-
-/** One song that can't be shown; its sheet offers what to do about it. */
-function Problem({ row, path }: { row: ReferenceRow; path: string }) {
-  return (
-    <Failure
-      error={new Error(row.problem ?? "")}
-      action={
-        <Link to={path} className="whitespace-nowrap underline">
-          What can be done
-        </Link>
-      }
-    />
-  );
-}
-
-function RunState({ row }: { row: ReferenceRow }) {
-  const stale = [keys.study(row.study_id), keys.progress(row.study_id)];
-  const again = useChange({ send: () => write("POST", `/references/${row.id}/analyses`), stale });
-  const remove = useChange({ send: () => write("DELETE", `/references/${row.id}`), stale });
-  if (!row.analysis || isBusy(row.analysis))
-    return row.analysis ? <Progress run={row.analysis} /> : <span>waiting</span>;
-  return (
-    <Failure
-      error={new Error(row.analysis.error ?? "The analysis failed.")}
-      action={
-        <>
-          <Button onClick={() => again.mutate()}>Try again</Button>
-          <Button look="quiet" onClick={() => remove.mutate()}>
-            Remove
-          </Button>
-        </>
-      }
-    />
   );
 }
 

@@ -1,5 +1,6 @@
 import { DropdownMenu } from "radix-ui";
 import { FORMATS } from "../api/contract";
+import { told } from "../app/frame";
 
 /** What can be taken away from a sheet, in open formats. */
 export function HandOver({ referenceId }: { referenceId: number }) {
@@ -13,7 +14,7 @@ export function HandOver({ referenceId }: { referenceId: number }) {
           {FORMATS.map(({ file, words }) => (
             <DropdownMenu.Item key={file} asChild>
               <a
-                href={`/api/references/${referenceId}/${file}`}
+                href={`/api/references/${referenceId}/${file}?as=${told()}`}
                 download
                 className="block px-4 py-1.5 outline-none data-[highlighted]:bg-wash"
               >

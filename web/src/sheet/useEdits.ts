@@ -44,10 +44,14 @@ export interface Edits {
   stale: Stale | null;
 }
 
+/** What can be done in whatever tempo and key a song is told. */
+const NEUTRAL = /\/(undo|redo)$|^\/readings\/\d+$/;
+
 /** Sends changes one after another, each on the revision that the one before made; every change refreshes what rests on the sheet. */
 export function useEdits(page: ReferencePage): Edits {
   const client = useQueryClient();
   const { id, study_id: studyId } = page.reference;
+  const mine = page.frame !== null;
   const [error, setError] = useState<Error | null>(null);
   const [stale, setStale] = useState<Stale | null>(null);
   const revision = useRef(page.journal.revision);
@@ -67,6 +71,11 @@ export function useEdits(page: ReferencePage): Edits {
   return useMemo(() => {
     const attempt = async (edit: Edit): Promise<Answer | null> => {
       setError(null);
+      // Figures of the new track are none that were heard in this one.
+      if (mine && !NEUTRAL.test(edit.path) && !("state" in edit.body)) {
+        setError(new Error("You read this song as mine. Switch to as theirs to put right what was heard in it."));
+        return null;
+      }
       try {
         const answer = await write<Answer>(edit.method, edit.path, edit.body, revision.current);
         revision.current = answer.revision;
@@ -111,5 +120,5 @@ export function useEdits(page: ReferencePage): Edits {
       error,
       stale,
     };
-  }, [id, refresh, error, stale]);
+  }, [id, refresh, error, stale, mine]);
 }

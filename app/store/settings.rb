@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Store
+  # How a person likes it: how notes are named, which order of work comes first, keys, the volume at the start.
+  class Settings < Rows
+    USUAL = { names: "key", middle_c: "C4", school: "chords", volume: 35, shortcuts: true, keys: {} }.freeze
+
+    # @return [Hash] every setting, the usual ones where nobody said
+    def all = USUAL.merge(db[:settings].select_hash(:name, :value).to_h { |name, value| [name.to_sym, JSON.parse(value, symbolize_names: true)] }.slice(*USUAL.keys))
+
+    # @param changes [Hash] any of USUAL
+    # @return [Hash] every setting after that
+    def change(changes)
+      db.transaction(mode: :immediate) do
+        changes.slice(*USUAL.keys).each { |name, value| db[:settings].insert_conflict(:replace).insert(name: name.to_s, value: JSON.generate(value)) }
+      end
+      all
+    end
+  end
+end

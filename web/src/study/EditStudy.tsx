@@ -1,0 +1,28 @@
+import { write } from "../api/client";
+import { keys } from "../api/keys";
+import type { Study } from "../api/types";
+import { useChange } from "../app/useChange";
+import { Dialog } from "../components/Dialog";
+import { StudyForm } from "./StudyForm";
+
+/** Title, aim, scope, tempo and key of a study, at any time; sheets and lists follow. */
+export function EditStudy({ study, open, onClose }: { study: Study; open: boolean; onClose: () => void }) {
+  const save = useChange({
+    send: (body: object) => write<{ study: Study }>("PATCH", `/studies/${study.id}`, body),
+    stale: [keys.studies, keys.study(study.id), keys.references, keys.checklists, keys.attempts(study.id)],
+    done: onClose,
+    shownHere: true,
+  });
+  return (
+    <Dialog title="Edit the study" open={open} onClose={onClose} wide>
+      <StudyForm
+        study={study}
+        action="Keep it so"
+        pending={save.isPending}
+        error={save.error}
+        onSave={(body) => save.mutate(body)}
+        onCancel={onClose}
+      />
+    </Dialog>
+  );
+}

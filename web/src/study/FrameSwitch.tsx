@@ -1,0 +1,44 @@
+import { useState } from "react";
+import type { Study } from "../api/types";
+import { useCommands } from "../app/commands";
+import { useTold } from "../app/frame";
+import { Segmented } from "../components/Segmented";
+import { EditStudy } from "./EditStudy";
+
+const CHOICES = [
+  { value: "theirs", name: "as theirs", hint: "In the tempo and key of each song" },
+  { value: "mine", name: "as mine", hint: "In the tempo and key of the new track" },
+] as const;
+
+export const wantsSomething = (study: Study) => Boolean(study.target_bpm ?? study.target_tonic ?? study.target_meter);
+
+/** Everything as theirs, or in the tempo and key of the new track. Where those are open, asking for them comes first. */
+export function FrameSwitch({ study }: { study: Study }) {
+  const [as, tell] = useTold(study.id);
+  const [editing, setEditing] = useState(false);
+  const choose = (next: "theirs" | "mine") => {
+    if (next === "mine" && !wantsSomething(study)) setEditing(true);
+    else tell(next);
+  };
+  const other = as === "mine" ? "theirs" : "mine";
+  useCommands([
+    { key: "m", name: "as theirs, or as mine", group: "Anywhere", run: () => choose(other) },
+    { name: "edit the study: tempo, key, scope", group: "Anywhere", run: () => setEditing(true) },
+  ]);
+  return (
+    <>
+      <span className="hidden mid:block">
+        <Segmented label="Everything is told" choices={CHOICES} value={as} onChange={choose} />
+      </span>
+      <button
+        type="button"
+        title={`Told as ${as}; press for as ${other}`}
+        onClick={() => choose(other)}
+        className="w-full rounded-sm border border-firm py-1 text-11 hover:bg-wash mid:hidden"
+      >
+        {as}
+      </button>
+      <EditStudy key={String(editing)} study={study} open={editing} onClose={() => setEditing(false)} />
+    </>
+  );
+}
