@@ -33,6 +33,8 @@ module Cli
       ethoscope backup FILE                  the whole data directory in one archive
     TEXT
     VERBS = %w[analyze checklist profile compare].freeze
+    # Verbs that listen to nothing.
+    BESIDE = %w[reckon study backup].freeze
     # Where the data are when nobody says.
     HOME = File.expand_path("~/.ethoscope")
 
@@ -66,8 +68,7 @@ module Cli
       # Names of files may hold any bytes.
       verb, path, *rest = parser.parse(arguments.map { |argument| argument.valid_encoding? ? argument : argument.b })
       return show(parser.help, DONE) if options[:help]
-      return show(Reckon.new([path, *rest].compact, json: options[:json]).to_s, DONE) if verb == "reckon"
-      return keep(verb, [path, *rest].compact, options) if %w[study backup].include?(verb)
+      return beside(verb, [path, *rest].compact, options) if BESIDE.include?(verb)
       return usage("Say what to analyse.") unless VERBS.include?(verb) && path && rest.size == (verb == "compare" ? 1 : 0)
       return style(path, options) if verb == "profile"
       return compare(path, rest.first, options) if verb == "compare"
@@ -115,7 +116,9 @@ module Cli
       usage("#{Ethoscope::Plain.text(e.message)}.")
     end
 
-    def keep(verb, arguments, options)
+    def beside(verb, arguments, options)
+      return show(Reckon.new(arguments, json: options[:json]).to_s, DONE) if verb == "reckon"
+
       keeping = Keeping.new(options[:home] || ENV.fetch("ETHOSCOPE_HOME", HOME))
       return show(keeping.study(arguments), DONE) if verb == "study"
       return usage("Say where the backup goes.") unless arguments.size == 1
