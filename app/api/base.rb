@@ -69,8 +69,11 @@ module Api
 
       # What of a study's wishes is asked for: all of them as mine, none as theirs.
       def wanted_in(study, usual = "theirs")
-        (asked(Schemas::FrameQuestion)[:as] || usual) == "mine" ? Work::Wanted.of(study) : Work::Wanted.theirs
+        (asked(Schemas::FrameQuestion)[:as] || usual) == "mine" ? Work::Wanted.of(study, names) : Work::Wanted.theirs(names)
       end
+
+      # How notes are named in this house.
+      def names = library.settings.all[:names]
 
       # Throws something away until it is brought back, or, asked for, for good.
       def thrown_away(table, id)

@@ -29,15 +29,20 @@ module Api
 
     # What two songs are laid on each other by is not drawn. Seconds stay those of the recording, which is played beside it.
     def shown(analysis)
-      told = analysis.to_h.except(:prints)
-      frame ? Ethoscope::Measures::RestatedSong.new(told, frame.restatement).over_sound : told
+      restated(analysis.to_h.except(:prints))
     end
 
-    def frame
-      return nil unless @sheet && @wanted.said?
+    def restated(data) = plain? ? data : Ethoscope::Measures::RestatedSong.new(data, @to).over_sound
 
-      @frame ||= Work::Frame.new(@wanted, @library.song(@reference))
+    # Nothing moves and nothing is named otherwise.
+    def plain?
+      return true unless @sheet && @wanted != Work::Wanted.theirs
+
+      @to ||= @wanted.restatement(@library.song(@reference).vector)
+      @to.stays? && @to.same_speed?
     end
+
+    def frame = @frame ||= (Work::Frame.new(@wanted, @library.song(@reference)) if @sheet && @wanted.said?)
 
     # Lays the sheet out, or says why that can't be done.
     def sheet_problem
@@ -77,8 +82,8 @@ module Api
     end
 
     def derived(row)
-      return row.merge(frame ? Ethoscope::Measures::RestatedReading.of(row[:aspect], row[:value], frame.restatement) : {}) unless row[:source] == "measured"
-      return row unless frame || row[:state] == "open"
+      return row.merge(plain? ? {} : Ethoscope::Measures::RestatedReading.of(row[:aspect], row[:value], @to)) unless row[:source] == "measured"
+      return row if plain? && row[:state] != "open"
 
       row.merge(measured_now.fetch(row[:aspect]).to_h.slice(:value, :statement, :note, :why, :rivals, :confidence))
     end
@@ -86,8 +91,7 @@ module Api
     # What is measured, with the loop that follows from the chords as a person put them.
     def measured_now
       @measured_now ||= begin
-        data = @library.analysis(@reference).to_h.merge(@sheet.analysis.to_h.slice(:loop))
-        data = Ethoscope::Measures::RestatedSong.new(data, frame.restatement).over_sound if frame
+        data = restated(@library.analysis(@reference).to_h.merge(@sheet.analysis.to_h.slice(:loop)))
         Ethoscope::Readings::Reader.new(Ethoscope::Analysis.new(data)).readings.to_h { |reading| [reading.aspect, reading] }
       end
     end

@@ -37,7 +37,7 @@ module Api
     def summary(reference)
       song = @songs[reference[:id]] or return nil
       to = @wanted.restatement(song.vector)
-      { bpm: to.to_bpm, meter: song.meter, key: to.to_key && Ethoscope::Readings::Words.signs(to.to_key.to_s), bars: song.bars,
+      { bpm: to.to_bpm, meter: song.meter, key: to.to_key && Ethoscope::Readings::Words.signs("#{to.spelling.tonic(to.to_key)} #{to.to_key.mode}"), bars: song.bars,
         duration: to.seconds(song.vector.value("time.duration")), lufs: song.vector.value("mix.loudness"),
         sections: song.vector.value("form.lengths").size, loop: song.loop_degrees&.join(" ") }
     end

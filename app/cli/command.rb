@@ -70,12 +70,19 @@ module Cli
       return show(parser.help, DONE) if options[:help]
       return beside(verb, [path, *rest].compact, options) if BESIDE.include?(verb)
       return usage("Say what to analyse.") unless VERBS.include?(verb) && path && rest.size == (verb == "compare" ? 1 : 0)
-      return style(path, options) if verb == "profile"
-      return compare(path, rest.first, options) if verb == "compare"
 
-      dispatch(path, verb == "checklist" ? planned(options) : options)
+      listened(verb, path, rest.first, options)
     rescue OptionParser::ParseError, Ethoscope::Errors::Unfit => e
       usage("#{Ethoscope::Plain.text(e.message).delete_suffix(".")}.")
+    end
+
+    def listened(verb, path, attempt, options)
+      case verb
+      when "profile" then style(path, options)
+      when "compare" then compare(path, attempt, options)
+      when "checklist" then dispatch(path, planned(options))
+      else dispatch(path, options)
+      end
     end
 
     def parser_for(options)

@@ -11,9 +11,6 @@ module Work
       @to = wanted.restatement(song.vector)
     end
 
-    # @return [Ethoscope::Measures::Restatement]
-    def restatement = @to
-
     # @return [Hash]
     def to_h
       { bpm: @to.to_bpm, from_bpm: @to.from_bpm, ratio: @to.ratio.round(6), key: named(@to.to_key), from_key: named(@to.from_key), semitones: @to.semitones,
@@ -22,7 +19,7 @@ module Work
 
     private
 
-    def named(key) = key && { tonic: key.tonic, mode: key.mode }
+    def named(key) = key && { tonic: @to.spelling.tonic(key), mode: key.mode }
 
     # Chord by chord what the wanted mode would change.
     def chords

@@ -34,10 +34,15 @@ module Ethoscope
       # @param semitones [Integer]
       # @param key [Key] of the new place, for the spelling
       # @return [ChordSymbol] the same chord so much higher, with all its tones and its bass; untouched where it stays
-      def transpose(semitones, key)
-        return self if none? || (semitones % 12).zero?
+      def transpose(semitones, key) = (semitones % 12).zero? ? self : spelled(semitones, key)
 
-        moved = ->(name) { key.spell((PitchClass.parse(name) + semitones) % 12) }
+      # @param semitones [Integer]
+      # @param spelling [Key, Spelling] names the notes, also those that stay
+      # @return [ChordSymbol] the same chord so much higher
+      def spelled(semitones, spelling)
+        return self if none?
+
+        moved = ->(name) { spelling.spell((PitchClass.parse(name) + semitones) % 12) }
         ChordSymbol.new(root: moved.call(root), intervals:, bass: bass && moved.call(bass))
       end
 

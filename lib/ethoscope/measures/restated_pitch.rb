@@ -31,7 +31,7 @@ module Ethoscope
       # @return [Hash] with those of the new place
       def named(value)
         key = @to.key(Harmony::Key.named(value[:tonic], value[:mode]))
-        value.merge(tonic: key.tonic, mode: key.mode)
+        value.merge(tonic: @to.spelling.tonic(key), mode: key.mode)
       end
 
       private
@@ -127,7 +127,7 @@ module Ethoscope
         tonic, mode = words.split(" ", 2)
         return words unless mode && Harmony::Key::MODES.include?(mode)
 
-        @to.key(Harmony::Key.named(tonic, mode)).to_s
+        @to.key(Harmony::Key.named(tonic, mode)).then { |key| "#{@to.spelling.tonic(key)} #{key.mode}" }
       end
     end
   end

@@ -3,8 +3,9 @@
 module Ethoscope
   module Measures
     # From one tempo and key into another, so many semitones up. Tempos and keys may be nil: then nothing moves in that respect. A mode never changes by
-    # moving: where another one is wanted, `asked` says which. The way is our own.
-    Restatement = Value.of(:from_bpm, :to_bpm, :from_key, :to_key, :semitones, :asked)
+    # moving: where another one is wanted, `asked` says which. Names are those
+    # of one of {Harmony::Spelling::NAMES}. The way is our own.
+    Restatement = Value.of(:from_bpm, :to_bpm, :from_key, :to_key, :semitones, :asked, :names)
 
     # Reckons how far.
     class Restatement
@@ -22,12 +23,13 @@ module Ethoscope
       # @param bpm [Numeric, nil] wanted, nil: its own
       # @param key [Harmony::Key, nil] wanted, nil: its own
       # @param way [String] one of WAYS
+      # @param names [String] one of {Harmony::Spelling::NAMES}
       # @return [Restatement] by the nearest way: 5 semitones down to 6 up
-      def self.of(vector, bpm: nil, key: nil, way: WAYS.first)
+      def self.of(vector, bpm: nil, key: nil, way: WAYS.first, names: Harmony::Spelling::BY_KEY)
         own = vector.key
         home = own && key ? home(own, key, way) : key || own
         semitones = own && home ? ((home.pitch_class - own.pitch_class + 5) % 12) - 5 : 0
-        new(from_bpm: vector.bpm, to_bpm: bpm || vector.bpm, from_key: own, to_key: home, semitones:, asked: key == home ? nil : key)
+        new(from_bpm: vector.bpm, to_bpm: bpm || vector.bpm, from_key: own, to_key: home, semitones:, asked: key == home ? nil : key, names:)
       end
 
       # @param own [Harmony::Key] of the song
@@ -42,7 +44,8 @@ module Ethoscope
       end
 
       # @param asked [Harmony::Key, nil] wanted, where its mode is not the song's
-      def initialize(asked: nil, **)
+      # @param names [String] one of {Harmony::Spelling::NAMES}
+      def initialize(asked: nil, names: Harmony::Spelling::BY_KEY, **)
         super
       end
 
@@ -52,8 +55,8 @@ module Ethoscope
       # @return [Boolean] whether tempo stays
       def same_speed? = (ratio - 1).abs < SAME
 
-      # @return [Boolean] whether every note stays
-      def stays? = semitones.zero?
+      # @return [Boolean] whether every note stays and keeps its name
+      def stays? = semitones.zero? && names == Harmony::Spelling::BY_KEY
 
       # @param seconds [Numeric]
       # @return [Float] the same stretch in the new tempo
@@ -63,8 +66,8 @@ module Ethoscope
       # @return [Harmony::Key]
       def key(key) = key == from_key && to_key ? to_key : key.transpose(semitones)
 
-      # @return [Harmony::Key] in which notes are spelled there
-      def spelling = to_key || UNKEYED
+      # @return [Harmony::Spelling] by which notes are named there
+      def spelling = Harmony::Spelling.new(names:, key: to_key || UNKEYED)
 
       # @return [Restatement] the way back
       def inverse = Restatement.new(from_bpm: to_bpm, to_bpm: from_bpm, from_key: to_key, to_key: from_key, semitones: -semitones)

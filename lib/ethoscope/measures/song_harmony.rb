@@ -47,7 +47,7 @@ module Ethoscope
       # @param restatement [Restatement]
       # @return [Array<Hash>] in the new key
       def self.moved_chords(chords, restatement)
-        return chords if restatement.semitones.zero?
+        return chords if restatement.stays?
 
         chords.map { |chord| chord.merge(symbol: moved_symbol(chord[:symbol], restatement), label: moved_label(chord[:label], restatement)) }
       end
@@ -56,7 +56,7 @@ module Ethoscope
       # @param restatement [Restatement]
       # @return [Array<Hash>] in the new key, as far up or down as the nearest way goes
       def self.moved_voicings(voicings, restatement)
-        return voicings if restatement.semitones.zero?
+        return voicings if restatement.stays?
 
         voicings.map do |voicing|
           notes = pitches(voicing).map { |pitch| Harmony::NoteName.of(pitch + restatement.semitones, restatement.spelling) }
@@ -67,7 +67,7 @@ module Ethoscope
       # @param symbol [String]
       # @param restatement [Restatement]
       # @return [String] the same chord in the new key
-      def self.moved_symbol(symbol, restatement) = Harmony::ChordSymbol.parse(symbol).transpose(restatement.semitones, restatement.spelling).to_s
+      def self.moved_symbol(symbol, restatement) = Harmony::ChordSymbol.parse(symbol).spelled(restatement.semitones, restatement.spelling).to_s
 
       # Only the root of a label is a name; its bass is an interval.
       #

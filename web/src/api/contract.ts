@@ -92,7 +92,7 @@ export type StandingInStyle = (typeof STANDING_IN_STYLES)[number];
 
 export const BEATS: Readonly<Record<string, number>> = {"2/4":2,"4/4":4,"3/4":3,"5/4":5,"7/8":7,"6/8":2,"12/8":4};
 
-export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo map, sections, chords, bass roots"},{"file":"played.mid","words":"MIDI: what each layer plays, a track each"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"sections.csv","words":"CSV: the sections, a row each"}] as const;
+export const FORMATS = [{"file":"song.mid","words":"MIDI: tempo, sections, chords, bass, leads, drums"},{"file":"beside-audio.mid","words":"MIDI: the same, laid beside the recording from its start"},{"file":"played.mid","words":"MIDI: what each layer plays, a track each"},{"file":"lead-sheet.musicxml","words":"MusicXML: lead sheet, bass and drums"},{"file":"sections.csv","words":"CSV: the sections, a row each"},{"file":"chords.csv","words":"CSV: the chords by bar and beat"},{"file":"layers.csv","words":"CSV: who plays in which section"},{"file":"techniques.csv","words":"CSV: techniques and marks"},{"file":"labels.txt","words":"Labels: sections and marks with their times"},{"file":"song.md","words":"Markdown: the sheet in words"},{"file":"analysis.json","words":"JSON: everything that was measured"},{"file":"song.zip","words":"All of these in one archive"}] as const;
 
 /** Chords lie without gaps, silence among them. */
 export interface EngineChord {
