@@ -18,7 +18,7 @@ module Api
       [%r{\ADELETE /items/\d+/pins/}, object(item: shape(:Item))],
       [/\ADELETE .*readings/, EDITED], [%r{\ADELETE /items/}, object(checklist: shape(:Checklist))], [/\ADELETE /, NOTHING],
       [%r{\AGET /studies\z}, object(studies: list(shape(:Study)), thrown_away: list(shape(:Study)))],
-      [%r{\A(POST|PATCH) /studies(/file|/\d+(/bring-back)?)?\z}, object(study: shape(:Study))],
+      [%r{\A(POST|PATCH) /studies(/file|/example|/\d+(/bring-back)?)?\z}, object(study: shape(:Study))],
       [%r{\AGET /studies/\d+\z}, shape(:StudyPage)], [%r{\APOST /studies/\d+/references\z}, object(reference: shape(:Reference))],
       [%r{\AGET /studies/\d+/progress}, shape(:Progress)], [%r{\AGET /studies/\d+/profile\b}, shape(:ProfilePage)],
       [%r{\APOST /studies/\d+/checklists\z}, object(checklist: shape(:Checklist))], [%r{\AGET /schools\z}, object(schools: list(shape(:School)))],

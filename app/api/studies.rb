@@ -46,6 +46,12 @@ module Api
       hand_over("#{study[:title]} all formats") { |path| File.binwrite(path, Work::HandOver.new(library, wanted_in(study)).study(study)) }
     end
 
+    post "/studies/example" do
+      study = Work::Example.new(library).start
+      settings.bulletin.publish
+      answer({ study: }, 201)
+    end
+
     post "/studies/file" do
       check_size
       study = with_file { |path| Store::StudyFile.new(library).open(path) }

@@ -1,6 +1,8 @@
 /** What is asked of the server, by name: the one place where a query's key is written. */
 export const keys = {
   studies: ["studies"] as const,
+  /** The pages of all studies. */
+  studyPages: ["study"] as const,
   study: (id: number) => ["study", id] as const,
   progress: (studyId: number) => ["progress", studyId] as const,
   profile: (studyId: number) => ["profile", studyId] as const,

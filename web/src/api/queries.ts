@@ -11,6 +11,7 @@ import type {
   Checklist,
   ChordReading,
   Comparison,
+  Hit,
   HowTo,
   Known,
   Logbook,
@@ -159,6 +160,16 @@ export const howToQuery = (referenceId: number, kind: string) =>
     queryKey: keys.howTo(referenceId, kind),
     queryFn: () => get<HowTo>(`/references/${referenceId}/how-to/${encodeURIComponent(kind)}`),
     retry: false,
+  });
+
+/** Whatever has a name or was written, by words in it. */
+export const searchQuery = (words: string) =>
+  queryOptions({
+    queryKey: keys.search(words),
+    queryFn: () => get<{ found: Hit[] }>(`/search?words=${encodeURIComponent(words)}`).then((answer) => answer.found),
+    enabled: words.length > 1,
+    placeholderData: (before) => before,
+    staleTime: 0,
   });
 
 export const reckonerQuery = queryOptions({

@@ -1,14 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
-import { Moon, SquareStack } from "lucide-react";
+import { BookA, Moon, SlidersHorizontal, SquareStack } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link, NavLink, useNavigate, useParams } from "react-router";
-import { studyQuery } from "../api/queries";
-import type { Aim, ReferenceRow, Study, StudyPage } from "../api/types";
+import { FORMATS } from "../api/contract";
+import { reckonerQuery, studyQuery } from "../api/queries";
+import type { Aim, CalculatorGroup, ReferenceRow, Study, StudyPage } from "../api/types";
 import { Marks } from "../components/Marks";
 import { stageName } from "../components/Progress";
 import { figure, signs } from "../lib/format";
 import { FrameSwitch } from "../study/FrameSwitch";
 import { useCommands, type Command } from "./commands";
+import { told } from "./frame";
 import type { StudyPlace } from "./screens";
 import { toggleTheme } from "./theme";
 import { isBusy } from "./useProgress";
@@ -20,7 +22,10 @@ export function Navigation({ onHelp, places }: { onHelp: () => void; places: Stu
   const studyId = Number(useParams().studyId);
   const { data } = useQuery({ ...studyQuery(studyId), enabled: Number.isFinite(studyId) });
   const navigate = useNavigate();
-  useCommands(data ? commandsOf(data, places, (path) => void navigate(path)) : []);
+  const { data: sentences } = useQuery(reckonerQuery);
+  const go = (path: string) => void navigate(path);
+  useCommands(data ? commandsOf(data, places, go) : HOUSE.map(([name, path]) => toPlace(name, path, go)));
+  useCommands(sentences ? sentencesOf(sentences, Number.isFinite(studyId) ? studyId : null, go) : []);
   return (
     <nav
       aria-label="Study"
@@ -29,13 +34,15 @@ export function Navigation({ onHelp, places }: { onHelp: () => void; places: Stu
       <Link
         to="/"
         title="All studies"
-        className="flex h-11 items-center gap-2.5 border-b border-rule px-3.5 hover:bg-wash mid:px-4"
+        className="flex h-11 shrink-0 items-center gap-2.5 border-b border-rule px-3.5 hover:bg-wash mid:px-4"
       >
         <Emblem />
         <span className="hidden font-serif text-18 mid:inline">Ethoscope</span>
       </Link>
       {data && Number.isFinite(studyId) && <StudyPart page={data} places={places} />}
-      <div className="mt-auto flex flex-col gap-1 border-t border-rule p-2 mid:p-3">
+      <div className="mt-auto flex shrink-0 flex-wrap items-center gap-1 border-t border-rule p-2 mid:justify-between mid:px-4">
+        <EdgeLink name="Words" path="/words" mark={<BookA size={13} />} />
+        <EdgeLink name="Settings" path="/settings" mark={<SlidersHorizontal size={13} />} />
         <EdgeButton name="Night or day" mark={<Moon size={13} />} onClick={() => toggleTheme()} />
         <EdgeButton name="All keys" mark={<span className="font-mono text-12">?</span>} onClick={onHelp} />
       </div>
@@ -45,18 +52,19 @@ export function Navigation({ onHelp, places }: { onHelp: () => void; places: Stu
 
 function EdgeButton({ name, mark, onClick }: { name: string; mark: ReactNode; onClick: () => void }) {
   return (
-    <button
-      type="button"
-      aria-label={name}
-      title={name}
-      onClick={onClick}
-      className="flex items-center justify-between px-1 py-1 text-ink-2 hover:bg-wash"
-    >
-      <span className="hidden mid:inline">{name}</span>
-      <span aria-hidden className="grid size-[18px] place-items-center rounded-sm border border-firm">
-        {mark}
-      </span>
+    <button type="button" aria-label={name} title={name} onClick={onClick} className={EDGE}>
+      <span aria-hidden>{mark}</span>
     </button>
+  );
+}
+
+const EDGE = "grid size-7 place-items-center rounded-sm border border-firm text-ink-2 hover:bg-wash";
+
+function EdgeLink({ name, path, mark }: { name: string; path: string; mark: ReactNode }) {
+  return (
+    <Link to={path} aria-label={name} title={name} className={EDGE}>
+      <span aria-hidden>{mark}</span>
+    </Link>
   );
 }
 
@@ -65,12 +73,12 @@ function StudyPart({ page, places }: { page: StudyPage; places: StudyPlace[] }) 
   const base = `/studies/${study.id}`;
   return (
     <>
-      <Link to={base} className="hidden border-b border-rule px-4 py-2.5 hover:bg-wash mid:block">
+      <Link to={base} className="hidden shrink-0 border-b border-rule px-4 py-2 hover:bg-wash mid:block">
         <span className="text-ink-2">Study</span>
         <span className="block font-serif text-18 leading-tight">{study.title}</span>
         <span className="mt-1 block text-11 text-ink-2">{aimText(study, references.length)}</span>
       </Link>
-      <div className="border-b border-rule p-1 mid:px-4 mid:py-2">
+      <div className="shrink-0 border-b border-rule p-1 mid:px-4 mid:py-2">
         <FrameSwitch study={study} />
       </div>
       <Link
@@ -81,7 +89,7 @@ function StudyPart({ page, places }: { page: StudyPage; places: StudyPlace[] }) 
       >
         <SquareStack size={17} />
       </Link>
-      <div className="min-h-0 overflow-y-auto scroll-quiet">
+      <div className="min-h-[84px] shrink overflow-y-auto scroll-quiet">
         <p className="hidden justify-between px-4 pt-3 pb-1.5 text-ink-2 mid:flex">
           References <span className="figure">{references.length}</span>
         </p>
@@ -89,7 +97,7 @@ function StudyPart({ page, places }: { page: StudyPage; places: StudyPlace[] }) 
           <ReferenceLink key={reference.id} base={base} reference={reference} />
         ))}
       </div>
-      <div className="border-t border-rule py-2">
+      <div className="shrink-0 border-t border-rule py-1">
         {places.map((place) => (
           <PageLink
             key={place.name}
@@ -99,28 +107,60 @@ function StudyPart({ page, places }: { page: StudyPage; places: StudyPlace[] }) 
             icon={place.icon}
           />
         ))}
-        <Link
-          to={`${base}/checklists`}
-          className="hidden px-4 py-1 text-ink-2 hover:bg-wash mid:block"
-          title="All checklists of this study"
-        >
-          All checklists
-        </Link>
       </div>
     </>
   );
 }
 
-/** Every place of the study by name, its songs among them. */
+/** Places that belong to no study. */
+const HOUSE: [string, string][] = [
+  ["all studies", "/"],
+  ["a new study", "/studies/new"],
+  ["the reckoner", "/reckoner"],
+  ["words: a glossary", "/words"],
+  ["settings", "/settings"],
+];
+
+const toPlace = (name: string, path: string, go: (path: string) => void): Command => ({
+  name,
+  group: "Go to",
+  run: () => go(path),
+});
+
+/** Every place of the study by name, its songs and what can be taken away of each among them. */
 export function commandsOf(page: StudyPage, places: StudyPlace[], go: (path: string) => void): Command[] {
   const base = `/studies/${page.study.id}`;
-  const command = (name: string, path: string): Command => ({ name, group: "Go to", run: () => go(path) });
+  const command = (name: string, path: string) => toPlace(name, path, go);
+  const songs = page.references.filter((row) => row.summary);
   return [
-    command("all studies", "/"),
+    ...HOUSE.map(([name, path]) => command(name, path)),
     command("the study", base),
     ...places.map((place) => command(place.name, `${base}/${place.path(page)}`)),
+    command("all checklists", `${base}/checklists`),
+    command("side by side with another study", `${base}/comparison`),
     ...page.references.map((row) => command(row.title, `${base}/references/${row.id}`)),
+    ...songs.flatMap((row) => [
+      command(`${row.title}: layers by section`, `${base}/references/${row.id}/layers`),
+      command(`${row.title}: on paper`, `${base}/references/${row.id}/paper`),
+    ]),
+    ...songs.flatMap((row) => FORMATS.map((format) => takeAway(row, format))),
   ];
+}
+
+function takeAway(row: ReferenceRow, { file, words }: (typeof FORMATS)[number]): Command {
+  return {
+    name: `${row.title}: take away ${words}`,
+    group: "Take away",
+    run: () => location.assign(`/api/references/${row.id}/${file}?as=${told()}`),
+  };
+}
+
+/** Every sentence of the reckoner. */
+export function sentencesOf(groups: CalculatorGroup[], studyId: number | null, go: (path: string) => void): Command[] {
+  const base = studyId === null ? "/reckoner" : `/studies/${studyId}/reckoner`;
+  return groups
+    .flatMap((group) => group.calculators)
+    .map(({ id, name }) => ({ name: `reckon: ${name}`, group: "Reckon", run: () => go(`${base}?sentence=${id}`) }));
 }
 
 function aimText(study: Study, count: number): string {
@@ -195,22 +235,16 @@ function PageLink({ to, name, figures, icon }: { to: string; name: string; figur
   );
 }
 
-/** Six tallies and one mark by ear. */
+/** Three strokes of a pen on their lines, and a tally by ear. */
 function Emblem() {
-  const cells: [number, number, string][] = [
-    [0, 0, "var(--ink-d5)"],
-    [6, 0, "var(--ink-d3)"],
-    [12, 0, "var(--ink-d5)"],
-    [0, 6, "var(--ink-d2)"],
-    [6, 6, "var(--ink-d5)"],
-    [6, 12, "var(--ink-d4)"],
-    [12, 12, "var(--heard)"],
-  ];
   return (
-    <svg width="17" height="17" viewBox="0 0 17 17" aria-hidden className="shrink-0">
-      {cells.map(([x, y, fill]) => (
-        <rect key={`${x}-${y}`} x={x} y={y} width="4.5" height="4.5" fill={fill} />
-      ))}
+    <svg width="20" height="18" viewBox="0 0 20 18" aria-hidden className="shrink-0">
+      <path d="M0 5.5h20M0 11h20M0 16.5h20" stroke="var(--rule-firm)" strokeWidth="0.8" />
+      <path
+        d="M1 5.5L3.5 2Q8 .4 12 2.6L14.5 5.5Z M6 11L8 7.8Q13 6.6 17 8.4L19 11Z M2 16.5L4 13.6Q6 13 8.5 14.2L10 16.5Z"
+        fill="var(--measured)"
+      />
+      <path d="M14 17l3-5" stroke="var(--heard)" strokeWidth="2" strokeLinecap="round" />
     </svg>
   );
 }

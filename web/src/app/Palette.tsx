@@ -1,10 +1,13 @@
 import { Command as Cmdk } from "cmdk";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { useNavigate } from "react-router";
+import { searchQuery } from "../api/queries";
 import { Dialog } from "../components/Dialog";
 import { usePlayer } from "../player/context";
 import { keyWords, useCommandRegistry, type Command } from "./commands";
 
-/** Any action, section or bar by name. */
+/** Any action, place, section or bar by name; and whatever has a name or was written. */
 export function Palette({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
     <Dialog title="Do or go to" open={open} onClose={onClose}>
@@ -12,6 +15,9 @@ export function Palette({ open, onClose }: { open: boolean; onClose: () => void 
     </Dialog>
   );
 }
+
+const GROUP_LOOK =
+  "[&_[cmdk-group-heading]]:mt-2 [&_[cmdk-group-heading]]:border-b [&_[cmdk-group-heading]]:border-rule [&_[cmdk-group-heading]]:pb-0.5 [&_[cmdk-group-heading]]:font-serif [&_[cmdk-group-heading]]:text-13 [&_[cmdk-group-heading]]:italic";
 
 function Choices({ onClose }: { onClose: () => void }) {
   const registry = useCommandRegistry();
@@ -21,6 +27,8 @@ function Choices({ onClose }: { onClose: () => void }) {
     ...registry.all(),
     ...places(player.snapshot().track?.sections ?? [], (bar) => player.seekBar(bar)),
   ];
+  const { data: found } = useQuery(searchQuery(search.trim()));
+  const navigate = useNavigate();
   const bar = Number(/^(?:bar\s*)?(\d+)$/i.exec(search.trim())?.[1]);
   const last = player.snapshot().track?.bars.length ?? 0;
   const groups = [...new Set(commands.map((command) => command.group))];
@@ -35,20 +43,29 @@ function Choices({ onClose }: { onClose: () => void }) {
         autoFocus
         value={search}
         onValueChange={setSearch}
-        placeholder="An action, a section, or a bar number"
+        placeholder="An action, a place, a bar number, or words to find"
         className="h-9 w-full rounded-sm border border-firm bg-sheet px-2.5 text-13 placeholder:text-ink-3"
       />
       <Cmdk.List className="max-h-[46vh] overflow-y-auto scroll-quiet">
         <Cmdk.Empty className="py-3 font-serif text-15 italic text-ink-2">Nothing is called that.</Cmdk.Empty>
+        {found && found.length > 0 && (
+          <Cmdk.Group heading="Found" className={GROUP_LOOK}>
+            {found.map((hit, index) => (
+              <Choice
+                key={`${index} ${hit.path}`}
+                name={hit.text}
+                hint={[hit.kind, hit.beside].filter(Boolean).join(", ")}
+                forced={`${search} found ${index}`}
+                onSelect={() => act(() => void navigate(hit.path))}
+              />
+            ))}
+          </Cmdk.Group>
+        )}
         {bar >= 1 && bar <= last && (
           <Choice name={`Go to bar ${bar}`} onSelect={() => act(() => player.seekBar(bar))} forced={search} />
         )}
         {groups.map((group) => (
-          <Cmdk.Group
-            key={group}
-            heading={group}
-            className="[&_[cmdk-group-heading]]:mt-2 [&_[cmdk-group-heading]]:border-b [&_[cmdk-group-heading]]:border-rule [&_[cmdk-group-heading]]:pb-0.5 [&_[cmdk-group-heading]]:font-serif [&_[cmdk-group-heading]]:text-13 [&_[cmdk-group-heading]]:italic"
-          >
+          <Cmdk.Group key={group} heading={group} className={GROUP_LOOK}>
             {commands
               .filter((command) => command.group === group)
               .map((command) => (
@@ -81,8 +98,8 @@ function Choice({ name, hint, onSelect, forced }: ChoiceProps) {
       onSelect={onSelect}
       className="flex cursor-pointer items-baseline justify-between gap-3 px-1.5 py-1 data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
     >
-      <span>{name}</span>
-      {hint && <span className="figure">{hint}</span>}
+      <span className="min-w-0 truncate">{name}</span>
+      {hint && <span className="figure max-w-[45%] shrink-0 truncate">{hint}</span>}
     </Cmdk.Item>
   );
 }

@@ -2,14 +2,18 @@ import { useState } from "react";
 import { Outlet, useParams } from "react-router";
 import { Transport } from "../player/Transport";
 import { useCommands } from "./commands";
+import { DropPage } from "../components/DropPage";
 import { FrameLine } from "../study/FrameLine";
 import { FailureLine } from "./FailureLine";
+import { IncomingLine } from "./IncomingLine";
 import { KeysHelp } from "./KeysHelp";
 import { Navigation } from "./Navigation";
 import { Palette } from "./Palette";
 import type { StudyPlace } from "./screens";
 import { toggleTheme } from "./theme";
+import { useDropAnywhere } from "./useDropAnywhere";
 import { useProgress } from "./useProgress";
+import { useSettings } from "./useSettings";
 import { useTransportCommands } from "./useTransportCommands";
 
 /** Navigation on the left, the page, and playback along the bottom. */
@@ -23,16 +27,22 @@ export function Shell({ places }: { places: StudyPlace[] }) {
     { key: "n", name: "night or day", group: "Anywhere", run: () => void toggleTheme() },
   ]);
   useCommands(useTransportCommands());
-  useProgress(Number(useParams().studyId));
+  const study = Number(useParams().studyId) || null;
+  useProgress(study ?? NaN);
+  useSettings();
+  const drop = useDropAnywhere(study);
 
   return (
     <div className="flex h-full flex-col print:block print:h-auto">
       <div className="flex min-h-0 grow print:block">
         <Navigation onHelp={() => setOpen("keys")} places={places} />
         <main className="flex min-w-0 grow flex-col bg-paper print:block">
-          <FailureLine />
-          <FrameLine />
-          <Outlet />
+          <DropPage onFiles={drop} sentence={study ? "Drop to add it to the study." : "Drop to start a study with it."}>
+            <FailureLine />
+            <IncomingLine />
+            <FrameLine />
+            <Outlet />
+          </DropPage>
         </main>
       </div>
       <div className="contents print:hidden">

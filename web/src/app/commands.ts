@@ -1,6 +1,7 @@
 /** Everything that can be done from the keyboard, by name: keys, the palette and the list of keys come from the same place. */
 
-import { createContext, use, useEffect, useRef } from "react";
+import { createContext, use, useEffect, useRef, useSyncExternalStore } from "react";
+import { keyFor, keymapNow, watchKeymap } from "./keymap";
 import { useKeys } from "./useKeys";
 
 export interface Command {
@@ -38,7 +39,15 @@ export function useCommands(commands: Command[]): void {
     latest.current = commands;
   });
   useEffect(() => registry.add(() => latest.current), [registry]);
-  useKeys(Object.fromEntries(commands.flatMap((command) => (command.key ? [[command.key, command.run]] : []))));
+  useSyncExternalStore(watchKeymap, keymapNow);
+  useKeys(
+    Object.fromEntries(
+      commands.flatMap((command) => {
+        const key = command.key && keyFor(command.key);
+        return key ? [[key, command.run]] : [];
+      }),
+    ),
+  );
 }
 
 const WORDS: Record<string, string> = {
@@ -51,8 +60,10 @@ const WORDS: Record<string, string> = {
   Escape: "Esc",
 };
 
-/** A key as people read it: "Shift+ArrowLeft" is "⇧ ←". */
-export function keyWords(key: string): string {
+/** A key as people read it, "Shift+ArrowLeft" as "⇧ ←"; where a person chose another one, that. */
+export function keyWords(usual: string): string {
+  const key = keyFor(usual);
+  if (key === null) return "off";
   const parts = key === "+" ? ["+"] : key.split("+");
   return parts.map((part) => WORDS[part] ?? (part.length === 1 ? part.toUpperCase() : part.toLowerCase())).join(" ");
 }

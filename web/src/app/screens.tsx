@@ -15,11 +15,14 @@ import { NotFoundScreen } from "../screens/NotFoundScreen";
 import { PaperScreen } from "../screens/PaperScreen";
 import { ReckonerScreen } from "../screens/ReckonerScreen";
 import { ProfileScreen } from "../screens/ProfileScreen";
+import { SettingsScreen } from "../screens/SettingsScreen";
+import { SheetPaperScreen } from "../screens/SheetPaperScreen";
 import { SheetScreen } from "../screens/SheetScreen";
 import { SoundsScreen } from "../screens/SoundsScreen";
 import { StudiesScreen } from "../screens/StudiesScreen";
 import { StudyScreen } from "../screens/StudyScreen";
 import { TechniquesScreen } from "../screens/TechniquesScreen";
+import { WordsScreen } from "../screens/WordsScreen";
 
 /** Every screen, a line each. */
 export const ROUTES: RouteObject[] = [
@@ -28,6 +31,7 @@ export const ROUTES: RouteObject[] = [
   { path: "/studies/:studyId", element: <StudyScreen /> },
   { path: "/studies/:studyId/references/:referenceId", element: <SheetScreen /> },
   { path: "/studies/:studyId/references/:referenceId/layers", element: <LayersScreen /> },
+  { path: "/studies/:studyId/references/:referenceId/paper", element: <SheetPaperScreen /> },
   { path: "/studies/:studyId/sounds", element: <SoundsScreen /> },
   { path: "/studies/:studyId/techniques", element: <TechniquesScreen /> },
   { path: "/studies/:studyId/profile", element: <ProfileScreen /> },
@@ -38,6 +42,8 @@ export const ROUTES: RouteObject[] = [
   { path: "/studies/:studyId/attempts", element: <AttemptsScreen /> },
   { path: "/studies/:studyId/attempts/:attemptId", element: <AttemptsScreen /> },
   { path: "/studies/:studyId/attempts/:attemptId/paper", element: <AttemptPaperScreen /> },
+  { path: "/settings", element: <SettingsScreen /> },
+  { path: "/words", element: <WordsScreen /> },
   { path: "/reckoner", element: <ReckonerScreen /> },
   { path: "/studies/:studyId/reckoner", element: <ReckonerScreen /> },
   { path: "/studies/:studyId/logbook", element: <LogbookScreen /> },

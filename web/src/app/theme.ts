@@ -12,10 +12,14 @@ export function applyTheme(theme: Theme): void {
   document.documentElement.dataset.theme = theme;
 }
 
+export function setTheme(theme: Theme): void {
+  localStorage.setItem(KEY, theme);
+  applyTheme(theme);
+}
+
 export function toggleTheme(): Theme {
   const next = document.documentElement.dataset.theme === "night" ? "day" : "night";
-  localStorage.setItem(KEY, next);
-  applyTheme(next);
+  setTheme(next);
   return next;
 }
 

@@ -1,51 +1,30 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useState } from "react";
+import { useCallback, useSyncExternalStore } from "react";
 import { upload } from "../api/client";
 import { keys } from "../api/keys";
 import { messageOf } from "../components/Notice";
+import { imports, type Incoming } from "./imports";
 
-export interface Incoming {
-  key: string;
-  name: string;
-  state: "waiting" | "sending" | "failed";
-  message?: string;
-}
-
-/** Sends files into a study one after another; those that fail stay listed with the reason. */
-export function useImport(studyId: number) {
+/** What is on its way, and how to send more. */
+export function useImport() {
   const client = useQueryClient();
-  const [incoming, setIncoming] = useState<Incoming[]>([]);
-
-  const change = useCallback((key: string, next: Partial<Incoming> | null) => {
-    setIncoming((list) =>
-      next === null
-        ? list.filter((file) => file.key !== key)
-        : list.map((file) => (file.key === key ? { ...file, ...next } : file)),
-    );
-  }, []);
-
+  const incoming = useSyncExternalStore(imports.subscribe, imports.snapshot);
   const send = useCallback(
-    async (files: File[]) => {
-      const batch = files.map((file) => ({ file, key: crypto.randomUUID() }));
-      setIncoming((list) => [
-        ...list,
-        ...batch.map(({ file, key }) => ({ key, name: file.name, state: "waiting" as const })),
-      ]);
-      for (const { file, key } of batch) {
-        change(key, { state: "sending" });
+    async (studyId: number, files: File[]) => {
+      const one = async (study: number, file: File) => {
         try {
-          await upload(`/studies/${studyId}/references`, file);
-          change(key, null);
-        } catch (error) {
-          change(key, { state: "failed", message: messageOf(error) });
+          await upload(`/studies/${study}/references`, file);
+        } finally {
+          void client.invalidateQueries({ queryKey: keys.progress(study) });
+          await client.invalidateQueries({ queryKey: keys.study(study) });
         }
-        void client.invalidateQueries({ queryKey: keys.progress(studyId) });
-        await client.invalidateQueries({ queryKey: keys.study(studyId) });
-      }
+      };
+      await imports.add(studyId, files, one, messageOf);
       void client.invalidateQueries({ queryKey: keys.studies });
     },
-    [client, studyId, change],
+    [client],
   );
-
-  return { incoming, send, dismiss: (key: string) => change(key, null) };
+  return { incoming, send, dismiss: (key: string) => imports.dismiss(key) };
 }
+
+export type { Incoming };

@@ -3,7 +3,7 @@ import type { AttemptComparison, TwoInks } from "../api/types";
 import { useSize } from "../lib/useSize";
 import { ChordsRow } from "./ChordsRow";
 import { APART, Apart, Grid, Heads, Inset, Key, LABELS, Playhead } from "./InkParts";
-import { profile, strokes } from "./pen";
+import { profile, strokes } from "../lib/pen";
 import type { Chosen } from "./selection";
 import { places, rowOf } from "./words";
 

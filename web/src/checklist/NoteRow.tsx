@@ -1,6 +1,6 @@
 import type { Item } from "../api/types";
 import { joined, rectangle, upright } from "../lib/path";
-import { pitchName } from "../lib/format";
+import { pitchName } from "../lib/naming";
 
 export interface WrittenNote {
   bar: number;

@@ -12,11 +12,16 @@ export function DropPage({ onFiles, sentence, children }: DropPageProps) {
   const holdsFiles = (event: DragEvent) => event.dataTransfer.types.includes("Files");
   return (
     <div
-      className="relative flex min-h-0 grow flex-col"
+      className="relative flex min-h-0 min-w-0 grow flex-col print:block"
       onDragEnter={(event) => holdsFiles(event) && setOver(true)}
       onDragOver={(event) => holdsFiles(event) && event.preventDefault()}
       onDragLeave={(event) => event.currentTarget === event.target && setOver(false)}
       onDrop={(event) => {
+        // A page within a page took them.
+        if (event.defaultPrevented) {
+          setOver(false);
+          return;
+        }
         event.preventDefault();
         setOver(false);
         onFiles([...event.dataTransfer.files]);

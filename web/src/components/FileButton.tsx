@@ -4,11 +4,16 @@ import { Button } from "./Button";
 export const SOUND_FILES = ".wav,.flac,.mp3,.ogg,.opus,.m4a,.aac,.aif,.aiff,audio/*";
 export const SCORE_FILES = ".mid,.midi";
 
+/** No standard attribute yet, but every browser has it. */
+const FOLDER: Record<string, string> = { webkitdirectory: "" };
+
 interface FileButtonProps {
   name: string;
   look?: "outline" | "solid";
   accept?: string;
   label?: string;
+  /** Takes a whole folder instead. */
+  folder?: boolean;
   onFiles: (files: File[]) => void;
 }
 
@@ -18,6 +23,7 @@ export function FileButton({
   look = "outline",
   accept = SOUND_FILES,
   label = "Sound files",
+  folder = false,
   onFiles,
 }: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
@@ -32,7 +38,7 @@ export function FileButton({
         aria-label={label}
         tabIndex={-1}
         multiple
-        accept={accept}
+        {...(folder ? FOLDER : { accept })}
         className="sr-only"
         onChange={(event) => {
           onFiles([...(event.target.files ?? [])]);

@@ -23,7 +23,7 @@ export function Marks({ marks }: { marks: Record<string, Mark> }) {
     .map(([aspect, name]) => `${name}: ${WORDS[marks[aspect] ?? "none"]}`)
     .join(", ");
   return (
-    <span role="img" aria-label={text} title={text} className="inline-flex shrink-0 items-end gap-[2px]">
+    <span role="img" aria-label={text} title={text} className="inline-flex shrink-0 items-end gap-px">
       {Object.keys(NAMES).map((aspect) => (
         <MarkCell key={aspect} mark={marks[aspect] ?? "none"} />
       ))}
@@ -31,24 +31,24 @@ export function Marks({ marks }: { marks: Record<string, Mark> }) {
   );
 }
 
+/** A tally: a stroke where it was measured, crossed at its head where it is confirmed, leaning and in ochre by ear, struck out where it is refuted. */
 function MarkCell({ mark }: { mark: Mark }) {
   return (
-    <svg width="7" height="11" viewBox="0 0 7 11" aria-hidden>
-      {mark === "none" && (
-        <rect x="0.5" y="2.5" width="6" height="8" fill="none" stroke="var(--rule-firm)" strokeDasharray="1.5 1.5" />
+    <svg width="7" height="13" viewBox="0 0 7 13" aria-hidden>
+      {mark === "none" && <path d="M3.5 5v7" stroke="var(--rule-firm)" strokeDasharray="1.5 1.5" />}
+      {(mark === "measured" || mark === "confirmed") && (
+        <path d="M3.3 4.2L3.7 12" stroke="var(--measured)" strokeWidth="2" strokeLinecap="round" />
       )}
-      {(mark === "measured" || mark === "confirmed") && <rect y="2" width="7" height="9" fill="var(--measured)" />}
-      {mark === "confirmed" && <rect width="7" height="1.4" fill="var(--confirmed)" />}
+      {mark === "confirmed" && (
+        <path d="M1 2.4l1.6 1.4L6.4 .6" fill="none" stroke="var(--confirmed)" strokeWidth="1.4" />
+      )}
       {(mark === "heard" || mark === "corrected") && (
-        <>
-          <rect x="0.5" y="2.5" width="6" height="8" fill="none" stroke="var(--heard)" />
-          <path d="M0.5 7.5 L5.5 2.5 M1.5 10.5 L6.5 5.5" stroke="var(--heard)" strokeWidth="1.3" />
-        </>
+        <path d="M1.5 12L5.5 4" stroke="var(--heard)" strokeWidth="2" strokeLinecap="round" />
       )}
       {mark === "refuted" && (
         <>
-          <rect x="0.5" y="2.5" width="6" height="8" fill="none" stroke="var(--conflict)" />
-          <path d="M0.5 10.5 L6.5 2.5" stroke="var(--conflict)" strokeWidth="1.3" />
+          <path d="M3.5 4v8" stroke="var(--rule-firm)" strokeWidth="1.4" />
+          <path d="M.5 9.5l6-4" stroke="var(--conflict)" strokeWidth="1.5" />
         </>
       )}
     </svg>

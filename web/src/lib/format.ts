@@ -45,25 +45,3 @@ export function listed(words: string[]): string {
 export function day(iso: string): string {
   return new Date(iso).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
 }
-
-const NOTES = ["C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
-
-const FLATS = ["C", "D♭", "D", "E♭", "E", "F", "G♭", "G", "A♭", "A", "B♭", "B"];
-const SHARPS = ["C", "C♯", "D", "D♯", "E", "F", "F♯", "G", "G♯", "A", "A♯", "B"];
-
-const STEPS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
-
-/** The MIDI pitch of a written note such as "Bb2" or "F♯1"; null where it is none. */
-export function pitchOf(text: string): number | null {
-  const [, letter, sign, octave] = /^\s*([A-Ga-g])([b♭#♯]?)(-?\d)\s*$/.exec(text) ?? [];
-  if (letter === undefined || octave === undefined) return null;
-  const shift = sign === "" ? 0 : sign === "b" || sign === "♭" ? -1 : 1;
-  const pitch = (Number(octave) + 1) * 12 + (STEPS[letter.toUpperCase()] ?? 0) + shift;
-  return pitch >= 0 && pitch <= 127 ? pitch : null;
-}
-
-/** A MIDI pitch by name, as the key signature spells it (flats below 0, sharps above); middle C is C4. */
-export function pitchName(pitch: number, signature = 0): string {
-  const names = signature < 0 ? FLATS : signature > 0 ? SHARPS : NOTES;
-  return `${names[pitch % 12] ?? ""}${Math.floor(pitch / 12) - 1}`;
-}

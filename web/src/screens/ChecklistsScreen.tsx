@@ -5,6 +5,7 @@ import { write } from "../api/client";
 import { keys } from "../api/keys";
 import { schoolsQuery, studyQuery } from "../api/queries";
 import type { StudyPage } from "../api/types";
+import { useHouse } from "../app/house";
 import { useChange } from "../app/useChange";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
@@ -137,7 +138,9 @@ function MakeChecklist({ page }: { page: StudyPage }) {
   const { data: schools } = useQuery(schoolsQuery);
   const ready = page.references.filter((row) => row.summary);
   const [from, setFrom] = useState(ready.length > 1 ? "profile" : String(ready[0]?.id ?? "profile"));
-  const [school, setSchool] = useState("chords");
+  const house = useHouse();
+  const [chosen, setSchool] = useState<string | null>(null);
+  const school = chosen ?? house?.settings.school ?? "chords";
   const create = useChange({
     send: () =>
       write<{ checklist: { id: number } }>("POST", `/studies/${page.study.id}/checklists`, {

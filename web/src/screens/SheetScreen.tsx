@@ -97,7 +97,7 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
         </Button>
         <Segmented label="Zoom" choices={ZOOMS} value={zoom} onChange={zoomTo} />
         <Plan page={page} />
-        <HandOver referenceId={reference.id} />
+        <HandOver page={page} analysis={analysis} />
       </PageHead>
       <Sheet page={page} analysis={analysis} zoom={zoom} selection={selection} select={select} edits={edits} />
     </>

@@ -1,8 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
+import { Link, useNavigate } from "react-router";
+import { write } from "../api/client";
 import { keys } from "../api/keys";
 import { studiesQuery } from "../api/queries";
 import type { Study } from "../api/types";
+import { useChange } from "../app/useChange";
+import { useOpenStudyFile } from "../app/useDropAnywhere";
+import { Button } from "../components/Button";
+import { FileButton } from "../components/FileButton";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { TableHead } from "../components/TableHead";
@@ -19,9 +24,13 @@ export function StudiesScreen() {
     <>
       <PageHead title="Studies">
         {data && data.studies.length > 0 && (
-          <Link to="/studies/new" className={LINK}>
-            New study
-          </Link>
+          <>
+            <Example />
+            <OpenFile />
+            <Link to="/studies/new" className={LINK}>
+              New study
+            </Link>
+          </>
         )}
       </PageHead>
       <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 scroll-quiet">
@@ -52,9 +61,13 @@ function FirstStudy() {
     <div className="max-w-[620px]">
       <Notice
         action={
-          <Link to="/studies/new" className={LINK}>
-            Start the first study
-          </Link>
+          <span className="flex gap-3">
+            <Link to="/studies/new" className={LINK}>
+              Start the first study
+            </Link>
+            <Example />
+            <OpenFile />
+          </span>
         }
       >
         A study holds the songs that you want to learn from, and what you want to make.
@@ -69,6 +82,36 @@ function FirstStudy() {
         ))}
       </ol>
     </div>
+  );
+}
+
+/** A study that was taken away whole. */
+function OpenFile() {
+  const open = useOpenStudyFile();
+  return (
+    <FileButton
+      name="Open a study file"
+      label="A study file"
+      accept=".zip"
+      onFiles={([file]) => {
+        if (file) open(file);
+      }}
+    />
+  );
+}
+
+/** Two songs of an invented band, to look at. */
+function Example() {
+  const navigate = useNavigate();
+  const start = useChange({
+    send: () => write<{ study: Study }>("POST", "/studies/example"),
+    stale: [keys.studies],
+    done: ({ study }) => void navigate(`/studies/${study.id}`),
+  });
+  return (
+    <Button disabled={start.isPending} onClick={() => start.mutate()}>
+      Look at an example
+    </Button>
   );
 }
 

@@ -4,10 +4,10 @@ import { Link } from "react-router";
 import { keys } from "../api/keys";
 import { attemptsQuery, studyQuery } from "../api/queries";
 import type { Study, StudyPage } from "../api/types";
+import { soundsOf } from "../app/imports";
 import { useImport, type Incoming } from "../app/useImport";
 import { Versions } from "../attempts/Versions";
 import { Button } from "../components/Button";
-import { DropPage } from "../components/DropPage";
 import { FileButton } from "../components/FileButton";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
@@ -23,24 +23,30 @@ import { useStudyId } from "./params";
 export function StudyScreen() {
   const studyId = useStudyId();
   const { data, error } = useQuery(studyQuery(studyId));
-  const files = useImport(studyId);
+  const files = useImport();
   if (error) return <Failed error={error} />;
   if (!data) return <PageHead title="" />;
 
   return (
-    <DropPage sentence="Drop to add it to the study." onFiles={(list) => void files.send(list)}>
+    <>
       <PageHead title={data.study.title} remark={remark(data)}>
         <FileButton
           name="Add references"
           look={data.references.length === 0 ? "solid" : "outline"}
-          onFiles={(list) => void files.send(list)}
+          onFiles={(list) => void files.send(studyId, list)}
+        />
+        <FileButton
+          name="Add a folder"
+          label="A folder of sound files"
+          folder
+          onFiles={(list) => void files.send(studyId, soundsOf(list))}
         />
         <FromParts studyId={studyId} />
         <StudyActions page={data} />
       </PageHead>
       <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
         <Tries studyId={studyId} />
-        <IncomingList files={files.incoming} onDismiss={files.dismiss} />
+        <IncomingList files={files.incoming.filter((file) => file.studyId === studyId)} onDismiss={files.dismiss} />
         <AssemblyList studyId={studyId} assemblies={data.assemblies.filter(({ attempt }) => attempt === null)} />
         {data.references.length === 0 ? (
           <Notice>
@@ -57,7 +63,7 @@ export function StudyScreen() {
         />
         {data.references.length > 0 && <Checklists page={data} />}
       </div>
-    </DropPage>
+    </>
   );
 }
 

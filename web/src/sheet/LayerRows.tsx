@@ -1,19 +1,19 @@
 import type { Analysis, HeardLayer, Layer } from "../api/types";
 import { Fragment, memo } from "react";
-import { amountStep, inkColour } from "../lib/ink";
 import { sourceMark, toldBy } from "../lib/sources";
-import { CellPlot, type Cell } from "./CellPlot";
+import { CellPlot } from "./CellPlot";
 import { useSelection, useSheet } from "./context";
 import { same, type Selection } from "./selection";
 import { NOTES_HEIGHT, pitched, PlayedPlot, STROKES_HEIGHT } from "./PlayedPlot";
 import { lineOf } from "./played";
+import { PenPlot } from "./PenPlot";
 import { Row } from "./Row";
 import { usePainting } from "./usePainting";
 
 const PLAYING = 0.5;
 const CHOSEN = "font-medium underline decoration-2 underline-offset-4";
 
-/** One row a part, one cell a bar; density is how much it is there. Hatched rows are a person's, over the measured rows of their role. */
+/** One row a part, a stroke of the pen where it plays, thicker where there is more of it. Hatched rows are a person's, over the measured rows of their role. */
 export const LayerRows = memo(function LayerRows() {
   const { analysis } = useSheet();
   const selection = useSelection();
@@ -77,24 +77,14 @@ function MeasuredRow({ layer }: { layer: Layer }) {
       {line ? (
         <PlayedPlot line={line} chosen={chosen} />
       ) : (
-        <CellPlot
+        <PenPlot
           label={`${layer.name} plays in ${playing} of ${layer.activity.length} bars`}
           chosen={chosen}
-          cells={measuredCells(layer.activity, geometry.perCell)}
+          values={layer.activity}
         />
       )}
     </Row>
   );
-}
-
-/** Bars that share a cell share their mean. */
-function measuredCells(values: number[], perCell: number): Cell[] {
-  return Array.from({ length: Math.ceil(values.length / perCell) }, (_, index) => {
-    const part = values.slice(index * perCell, (index + 1) * perCell);
-    const mean = part.reduce((sum, value) => sum + value, 0) / part.length;
-    const bar = index * perCell + 1;
-    return { bar, bars: part.length, fill: inkColour(amountStep(mean)), hint: `bar ${bar}: ${mean.toFixed(2)}` };
-  });
 }
 
 function OwnRow({ layer }: { layer: HeardLayer }) {

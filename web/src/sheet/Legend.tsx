@@ -1,9 +1,12 @@
 import { Button } from "../components/Button";
-import { inkColour, type Step } from "../lib/ink";
+import { strokes } from "../lib/pen";
 
-const STEPS: Step[] = [1, 2, 3, 4, 5];
+/** From a little to all of it. */
+const SWELL = strokes([0.15, 0.3, 0.5, 0.75, 1], 14, 12, -1, 11)
+  .map((stroke) => stroke.d)
+  .join("");
 
-/** What ink and hatching mean, and what a person can add. */
+/** What strokes and hatching mean, and what a person can add. */
 export function Legend({
   onAddLayer,
   onAddTechnique,
@@ -22,11 +25,10 @@ export function Legend({
       </div>
       <div className="flex items-center gap-3 text-11">
         <span>How much it is there</span>
-        <span aria-hidden className="flex gap-[3px]">
-          {STEPS.map((step) => (
-            <span key={step} className="h-[11px] w-[7px]" style={{ background: inkColour(step) }} />
-          ))}
-        </span>
+        <svg aria-hidden width="74" height="13">
+          <path d="M0 12.5H74" stroke="var(--rule)" />
+          <path d={SWELL} fill="var(--measured)" />
+        </svg>
         <span className="flex items-center gap-1.5">
           <span aria-hidden className="hatch size-swatch" /> heard
         </span>

@@ -1,6 +1,6 @@
 import type { PlayedLine } from "../api/types";
 import { amountStep, inkColour } from "../lib/ink";
-import { pitchName } from "../lib/format";
+import { pitchName } from "../lib/naming";
 import { joined, rectangle } from "../lib/path";
 import { useSheet } from "./context";
 import { beatsPerBar, notesOf, type PlayedNote } from "./played";

@@ -1,5 +1,5 @@
 import type { Analysis, PlayedLine, StepPattern } from "../api/types";
-import { pitchName } from "../lib/format";
+import { pitchName } from "../lib/naming";
 
 /** A stroke or note of a layer, in beats from the start of bar 1. */
 export interface PlayedNote {

@@ -22,7 +22,7 @@ export function FrameSwitch({ study }: { study: Study }) {
   };
   const other = as === "mine" ? "theirs" : "mine";
   useCommands([
-    { key: "m", name: "as theirs, or as mine", group: "Anywhere", run: () => choose(other) },
+    { key: "v", name: "as theirs, or as mine", group: "Anywhere", run: () => choose(other) },
     { name: "edit the study: tempo, key, scope", group: "Anywhere", run: () => setEditing(true) },
   ]);
   return (

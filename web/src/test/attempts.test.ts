@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { presentRuns, profile, strokes } from "../attempts/pen";
+import { presentRuns, profile, strokes } from "../lib/pen";
 import { about, places, sentence, settledWords, trend, verdictWords } from "../attempts/words";
 import type { AttemptVerdict, Closeness, Difference, Item } from "../api/types";
 import { nextOf } from "../checklist/next";

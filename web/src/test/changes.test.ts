@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Change } from "../api/types";
-import { pitchName, pitchOf } from "../lib/format";
+import { pitchName, pitchOf } from "../lib/naming";
 import { changeSigns, changeWords } from "../sheet/changes";
 import { stepsPerBeat } from "../sheet/steps";
 

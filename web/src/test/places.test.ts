@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from "vitest";
-import type { ReferenceRow, StudyPage } from "../api/types";
-import { commandsOf } from "../app/Navigation";
+import type { CalculatorGroup, ReferenceRow, StudyPage } from "../api/types";
+import { FORMATS } from "../api/contract";
+import { commandsOf, sentencesOf } from "../app/Navigation";
 import { PLACES, ROUTES } from "../app/screens";
 
 vi.mock("../player/stretch", () => ({}));
@@ -20,19 +21,35 @@ describe("places of a study", () => {
   it("are all in the palette, with the songs", () => {
     const go = vi.fn();
     const commands = commandsOf(page, PLACES, go);
-    expect(commands.map((command) => command.name)).toEqual([
-      "all studies",
-      "the study",
-      "Profile",
-      "Checklist",
-      "Attempts",
-      "Logbook",
-      "Sounds",
-      "Techniques",
-      "Wet Slate",
-    ]);
+    const names = commands.map((command) => command.name);
+    for (const place of PLACES) expect(names).toContain(place.name);
+    expect(names.at(-1)).toBe("Wet Slate");
     commands.at(-1)?.run();
     expect(go).toHaveBeenCalledWith("/studies/3/references/8");
+  });
+
+  it("offer what can be taken away of a song that is measured, and its pages", () => {
+    const measured = { ...page, references: [{ ...page.references[0], summary: {} }] } as unknown as StudyPage;
+    const names = commandsOf(measured, PLACES, vi.fn()).map((command) => command.name);
+    expect(names).toContain("Wet Slate: on paper");
+    expect(names.filter((name) => name.startsWith("Wet Slate: take away"))).toHaveLength(FORMATS.length);
+  });
+
+  it("lead to every page that needs no number", () => {
+    const go = vi.fn();
+    commandsOf(page, PLACES, go).forEach((command) => command.run());
+    const reached = new Set(go.mock.calls.map(([path]) => String(path).replace(/\d+/g, ":n")));
+    const pages = ROUTES.map((route) => route.path ?? "").filter((path) => !/:(?!studyId)|\*/.test(path));
+    const missed = pages.map((path) => path.replace(":studyId", ":n")).filter((path) => !reached.has(path));
+    expect(missed).toEqual([]);
+  });
+
+  it("hold every sentence of the reckoner", () => {
+    const go = vi.fn();
+    const groups = [{ id: "time", name: "Time", calculators: [{ id: "swing", name: "Swing" }] }] as CalculatorGroup[];
+    sentencesOf(groups, 3, go).forEach((command) => command.run());
+    sentencesOf(groups, null, go).forEach((command) => command.run());
+    expect(go.mock.calls).toEqual([["/studies/3/reckoner?sentence=swing"], ["/reckoner?sentence=swing"]]);
   });
 
   it("lead to the newest checklist where there is one", () => {

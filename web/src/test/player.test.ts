@@ -128,7 +128,10 @@ describe("the player", () => {
     expect(player.time).toBeCloseTo(3.15);
     player.setRate(9);
     player.setSemitones(-99);
-    expect(player.snapshot()).toMatchObject({ rate: 1.5, semitones: -12 });
+    expect(player.snapshot()).toMatchObject({ rate: 2, semitones: -12 });
+    player.setRate(1.15342);
+    player.setSemitones(4.984);
+    expect(player.snapshot()).toMatchObject({ rate: 1.1534, semitones: 4.98 });
   });
 
   it("counts a bar in before the sound", async () => {

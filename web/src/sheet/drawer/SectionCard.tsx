@@ -1,4 +1,5 @@
-import { bars, figure, percent, pitchName, plural } from "../../lib/format";
+import { bars, figure, percent, plural } from "../../lib/format";
+import { pitchName } from "../../lib/naming";
 import { useSheet } from "../context";
 import { returnsIn } from "../returns";
 import { indexAt } from "../selection";

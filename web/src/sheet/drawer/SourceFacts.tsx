@@ -1,5 +1,6 @@
 import type { ScorePart, StemSound } from "../../api/types";
-import { figure, pitchName, plural } from "../../lib/format";
+import { figure, plural } from "../../lib/format";
+import { pitchName } from "../../lib/naming";
 import { BEATS } from "../../api/contract";
 import { useSheet } from "../context";
 import { Facts } from "../card/Facts";

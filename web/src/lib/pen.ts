@@ -1,7 +1,9 @@
 /** Presence over bars as one stroke of a pen along a hairline: pointed where it sets on and lifts off, thicker where there is more. */
 
 /** Under this nothing is there. */
-const THERE = 0.3;
+const THERE = 0.12;
+/** However little is there, the pen leaves a line of so much of its width. */
+const THINNEST = 0.14;
 /** Share of a bar in which the pen sets on and lifts off. */
 const TIP = 0.35;
 
@@ -31,7 +33,7 @@ export function strokes(values: (number | null)[], barWidth: number, y: number, 
 
 /** A hand is never quite even. */
 function thickness(value: number, bar: number, most: number): number {
-  return Math.min(1, value) * most * (0.9 + 0.1 * Math.sin(bar * 2.4));
+  return (THINNEST + (1 - THINNEST) * Math.min(1, value)) * most * (0.9 + 0.1 * Math.sin(bar * 2.4));
 }
 
 /** Bars in which it is there, in runs. */
