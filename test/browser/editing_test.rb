@@ -120,16 +120,16 @@ class EditingTest < BrowserCase
   end
 
   def test_an_unusual_length_snaps
-    click_button "verse A, bars 1 to 4"
-    click_button "chorus B, bars 5 to 8"
+    click_button "verse A 1, 4 bars"
+    click_button "chorus B 5, 4 bars"
     fill_in "starts at bar", with: "6"
     click_button "Move"
 
-    assert_selector "[aria-label='verse A, bars 1 to 5, unusual length']"
+    assert_selector "[aria-label='verse A 1, 5 bars, unusual length']"
     press ","
     press "g"
 
-    assert_selector "[aria-label='verse A, bars 1 to 4']"
+    assert_selector "[aria-label='verse A 1, 4 bars']"
   end
 
   def test_a_layer_gets_its_card

@@ -143,14 +143,14 @@ class EnsembleBrowserTest < BrowserCase
   end
 
   def decide_about_techniques
-    find("[data-testid=sheet] button[aria-label^='Drums drop out']", match: :first).click
+    find("[data-testid=sheet] button[aria-label*='Drums drop out']", match: :first).click
 
     assert_text "pieces of the kit struck, by beat"
     assert_text(/Find the last 4 beats before the section/)
-    click_button "Confirm", match: :first
+    click_button "This one is right", match: :first
 
     assert_text "confirmed"
-    find("[data-testid=sheet] button[aria-label^='A narrow section']", match: :first).click
+    find("[data-testid=sheet] button[aria-label*='A narrow section']", match: :first).click
     click_button "Refute", match: :first
 
     assert_text "refuted"
@@ -174,11 +174,11 @@ class EnsembleBrowserTest < BrowserCase
 
   def find_all_as_it_was_left
     assert_selector layer("kick", "read from the MIDI file"), wait: PATIENT
-    find("[data-testid=sheet] button[aria-label^='Drums drop out']", match: :first).click
+    find("[data-testid=sheet] button[aria-label*='Drums drop out']", match: :first).click
 
     assert_text "confirmed"
     assert_selector "[data-testid=sheet] button[aria-label$='refuted']"
-    assert_selector "[data-testid=sheet] button[aria-label^='Slap echo, bars 11–12']"
+    assert_selector "[data-testid=sheet] button[aria-label*='Slap echo, bars 11–12']"
     click_link "Sounds"
 
     within("section[aria-label=Substituted]") { assert_text "toy organ" }

@@ -57,7 +57,7 @@ class ProfileJourneyTest < BrowserCase
     assert_selector "[role=dialog] li", text: "Organ: M. Venn"
     click_button "Close"
 
-    assert_selector "button[aria-label='About In A']", text: "water, Organ: M. Venn"
+    assert_selector "button[aria-label$='about In A']", text: "water, Organ: M. Venn"
   end
 
   private

@@ -27,7 +27,7 @@ class StudyTest < BrowserCase
 
     assert_selector "li", text: "diary.wav This is not a sound file that Ethoscope can read.", normalize_ws: true
     assert_link "fixture"
-    click_button "Put aside"
+    click_button "Dismiss"
 
     assert_no_text "diary.wav"
   end
@@ -171,17 +171,19 @@ class StudyTest < BrowserCase
     assert_selector "html[data-theme=day]"
   end
 
-  def test_a_study_is_deleted_only_after_asking
+  def test_a_study_is_deleted_for_good_only_after_asking
     study = new_study(title: "Old")
     visit "/studies/#{study[:id]}"
-    click_button "Delete"
+    click_button "Throw away"
+    find("summary", text: "Thrown away: 1").click
+    click_button "Delete Old for good"
     click_button "Keep it"
 
-    assert_selector "h1", text: "Old"
-    click_button "Delete"
-    click_button "Delete the study"
+    assert_button "Bring back Old"
+    click_button "Delete Old for good"
+    click_button "Delete for good"
 
-    assert_link "Start the first study"
+    assert_no_text "Thrown away"
   end
 
   def test_addresses_that_lead_nowhere_lead_back

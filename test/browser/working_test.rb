@@ -51,11 +51,14 @@ class WorkingJourneyTest < BrowserCase
     click_button "Copy Second bounce"
 
     assert_link "Second bounce, copy"
-    click_button "Delete Second bounce"
-    within("[role=dialog]") { click_button "Delete the checklist" }
+    click_button "Throw away Second bounce"
 
     assert_no_link "Second bounce", exact: true
     assert_link "Second bounce, copy"
+    find("summary", text: "Thrown away: 1").click
+    click_button "Bring back Second bounce"
+
+    assert_link "Second bounce", exact: true
   end
 
   private

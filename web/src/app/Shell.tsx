@@ -7,6 +7,7 @@ import { FrameLine } from "../study/FrameLine";
 import { FailureLine } from "./FailureLine";
 import { IncomingLine } from "./IncomingLine";
 import { KeysHelp } from "./KeysHelp";
+import { LiveLine } from "./LiveLine";
 import { Navigation } from "./Navigation";
 import { Palette } from "./Palette";
 import type { StudyPlace } from "./screens";
@@ -48,6 +49,7 @@ export function Shell({ places }: { places: StudyPlace[] }) {
       <div className="contents print:hidden">
         <Transport />
       </div>
+      <LiveLine />
       <KeysHelp open={open === "keys"} onClose={close} />
       <Palette open={open === "palette"} onClose={close} />
     </div>

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from "react";
+import { focusCameBy } from "./live";
 
 export type KeyMap = Record<string, (event: KeyboardEvent) => void>;
 
@@ -16,9 +17,14 @@ export function useKeys(keys: KeyMap): void {
       const target = event.target instanceof Element ? event.target : null;
       if (target?.closest(TYPING) || document.querySelector("[role=dialog]")) return;
       const name = nameOf(event);
-      // Space and Enter belong to the button that has the focus.
-      if ((name === "Space" || name === "Enter") && target?.closest("button, a, [role=slider]")) return;
-      if (name.includes("Arrow") && target?.closest("[role=slider], [role=group], [role=radiogroup]")) return;
+      // Space, Enter and arrows belong to what was reached by key; what was clicked keeps the focus, but not the keys.
+      const reached = focusCameBy() === "key" ? target : null;
+      if ((name === "Space" || name === "Enter") && reached?.closest("button, a, [role=slider]")) return;
+      if (
+        name.includes("Arrow") &&
+        (reached?.closest("[role=group], [role=radiogroup]") ?? target?.closest("[role=slider]"))
+      )
+        return;
       const act = latest.current[name];
       if (!act) return;
       event.preventDefault();

@@ -37,6 +37,7 @@ export function InkSheet({ sheet, comparison, chosen, choose, onlyDifferent }: I
     <div
       ref={frame}
       data-testid="two-inks"
+      tabIndex={0}
       className="relative min-h-0 grow overflow-auto scroll-quiet bg-sheet px-4 pt-2"
     >
       <div className="relative" style={{ width: LABELS + inner }}>

@@ -43,7 +43,7 @@ function Result({ item, onChange }: { item: Item; onChange: (change: ItemBody) =
   const [why, setWhy] = useState(item.why);
   return (
     <>
-      <h3 className="font-medium">How near did it come?</h3>
+      <h2 className="font-medium">How near did it come?</h2>
       <div>
         <Segmented<ItemResult | "">
           label={`How near ${item.number} came`}
@@ -101,7 +101,7 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
               </div>
             )}
             <Pins item={item} list={list} />
-            <h3 className="mb-1 font-medium">How to do it</h3>
+            <h2 className="mb-1 font-medium">How to do it</h2>
             {item.steps.length === 0 && (
               <p className="text-ink-2">By ear: compare with the reference, level-matched.</p>
             )}
@@ -115,7 +115,7 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
             </ol>
             {item.fallback && (
               <>
-                <h3 className="mt-2 mb-1 font-medium">If it can't be found</h3>
+                <h2 className="mt-2 mb-1 font-medium">If it can't be found</h2>
                 <p className="font-serif text-15 leading-snug">{item.fallback}</p>
               </>
             )}

@@ -1,3 +1,4 @@
+import { percent } from "../lib/format";
 import { confidenceStep, inkColour } from "../lib/ink";
 
 /** How sure: a swatch whose density says it, and the figure. */
@@ -9,8 +10,8 @@ export function Confidence({ value }: { value: number }) {
         className="inline-block h-swatch w-[21px] border border-measured"
         style={{ background: inkColour(confidenceStep(value)) }}
       />
-      <span className="figure" title="How sure the engine is, 0 to 1">
-        {value.toFixed(2)}
+      <span className="figure" title="How sure the engine is">
+        {percent(value)}
       </span>
     </span>
   );
@@ -21,19 +22,26 @@ export function HeardSwatch() {
   return <span aria-hidden className="hatch inline-block h-swatch w-[21px]" />;
 }
 
-/** Songs in their fixed order, a cell each, then how many of how many. */
+/** Songs in their fixed order, a tally each, then how many of how many. */
 export function SongCells({ songs, label }: { songs: boolean[]; label?: string }) {
   const count = songs.filter(Boolean).length;
   return (
     <span className="inline-flex items-center gap-2">
-      <span aria-hidden className="inline-flex items-end gap-[3px]">
-        {songs.map((present, index) => (
-          <span
-            key={index}
-            className={present ? "h-[11px] w-[6.5px] bg-measured" : "h-[11px] w-[6.5px] border-b border-firm"}
-          />
-        ))}
-      </span>
+      <svg aria-hidden width={songs.length * 8} height="13">
+        {songs.map((present, index) =>
+          present ? (
+            <path
+              key={index}
+              d={`M${index * 8 + 3} 12L${index * 8 + 4.5} 2`}
+              stroke="var(--measured)"
+              strokeWidth="2.2"
+              strokeLinecap="round"
+            />
+          ) : (
+            <path key={index} d={`M${index * 8 + 1.5} 12h4`} stroke="var(--rule-firm)" />
+          ),
+        )}
+      </svg>
       <span className="figure whitespace-nowrap">{label ?? `${count} of ${songs.length}`}</span>
     </span>
   );

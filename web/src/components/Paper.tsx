@@ -23,7 +23,10 @@ export function Paper({ title, back, children }: PaperProps) {
           </Button>
         </PageHead>
       </div>
-      <div className="min-h-0 grow overflow-y-auto bg-sheet px-6 py-4 scroll-quiet print:overflow-visible print:bg-transparent print:p-0">
+      <div
+        tabIndex={0}
+        className="min-h-0 grow overflow-y-auto bg-sheet px-6 py-4 scroll-quiet print:overflow-visible print:bg-transparent print:p-0"
+      >
         <article className="mx-auto max-w-[820px]">
           <h2 className="mb-1 font-serif text-26">{title}</h2>
           {children}

@@ -45,6 +45,7 @@ export function ClaimTable({ profile, chosen, onChoose }: ClaimTableProps) {
               Songs
             </th>
             <th scope="col" className="font-normal">
+              <span className="sr-only">Share of the songs</span>
               <ShareAxis />
             </th>
             <th scope="col" className="text-right font-normal">

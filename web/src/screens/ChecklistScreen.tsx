@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { checklistQuery, schoolsQuery, studyQuery } from "../api/queries";
 import type { Checklist } from "../api/types";
 import { useCommands } from "../app/commands";
@@ -92,7 +92,8 @@ const GROUP = "On a checklist";
 
 function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: string }) {
   const standings = useStandings(checklist);
-  const [open, setOpen] = useState<number | null>(null);
+  const [search] = useSearchParams();
+  const [open, setOpen] = useState<number | null>(Number(search.get("item")) || null);
   const { items } = checklist;
   const list = useList(checklist, (item) => setOpen(item.id));
   const next = nextOf(items, standings);
@@ -111,6 +112,7 @@ function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: 
       group: GROUP,
       run: () => current && list.clock(current.id, current.started_at ? "stop" : "start"),
     },
+    { key: "Escape", name: "close the open item", group: GROUP, run: () => setOpen(null) },
     { key: "Delete", name: "take it away", group: GROUP, run: () => current && list.remove(current.id) },
     { key: "Mod+z", name: "undo", group: GROUP, run: list.undo },
     { key: "Mod+Shift+z", name: "do it again", group: GROUP, run: list.redo },

@@ -62,7 +62,7 @@ function ChecklistTable({ page }: { page: StudyPage }) {
   const remove = useChange({ send: (id: number) => write("DELETE", `/checklists/${id}`), stale });
   return (
     <table className="mt-2 w-full max-w-[860px] border-collapse text-left">
-      <TableHead columns={["Checklist", "Order", "Done", "Made", ""]} />
+      <TableHead columns={["Checklist", "Order", "Done", "Made", "(What to do)"]} />
       <tbody>
         {page.checklists.map((row) => (
           <tr key={row.id} className="border-b border-faint hover:bg-wash">

@@ -41,7 +41,7 @@ export function ComparisonScreen() {
           Back to the profile
         </Link>
       </PageHead>
-      <div className="min-h-0 grow overflow-auto bg-sheet px-4 pb-5 scroll-quiet">
+      <div tabIndex={0} className="min-h-0 grow overflow-auto bg-sheet px-4 pb-5 scroll-quiet">
         {page && studies && choice === "" && (
           <Notice
             action={

@@ -8,7 +8,7 @@ import { PageHead } from "../components/PageHead";
 import { LayerTable } from "../layers/LayerTable";
 import { SelectionContext, SheetContext, type Brush } from "../sheet/context";
 import { toAddress, type Selection } from "../sheet/selection";
-import { Card } from "../sheet/drawer/Drawer";
+import { Card, CardFrame } from "../sheet/drawer/Drawer";
 import { geometryOf } from "../sheet/geometry";
 import { useEdits } from "../sheet/useEdits";
 import { useReferenceId, useStudyId } from "./params";
@@ -64,14 +64,15 @@ function Body({ page, analysis }: { page: ReferencePage; analysis: Analysis }) {
           </div>
           <aside
             aria-label="Layer card"
-            className="w-[360px] shrink-0 overflow-y-auto border-l border-rule px-4 pt-3 pb-6 scroll-quiet wide:w-[440px]"
-            key={selection ? toAddress(selection) : ""}
+            className="flex w-[360px] shrink-0 flex-col border-l border-rule wide:w-[440px]"
           >
             {edits.error && <Failure error={edits.error} />}
             {selection ? (
-              <Card />
+              <CardFrame key={toAddress(selection)} onClose={() => select(null)}>
+                <Card />
+              </CardFrame>
             ) : (
-              <p className="font-serif text-15 text-ink-2">
+              <p className="px-4 pt-3 font-serif text-15 text-ink-2">
                 Choose a layer on the left to see what is known of it, and to fill its card.
               </p>
             )}

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from "react";
+import { useState, useSyncExternalStore, type ReactNode } from "react";
 import { useQuery } from "@tanstack/react-query";
 import { write } from "../api/client";
 import { keys } from "../api/keys";
@@ -6,6 +6,7 @@ import { schoolsQuery } from "../api/queries";
 import type { Settings } from "../api/types";
 import { keyWords, useCommandRegistry } from "../app/commands";
 import { useHouse } from "../app/house";
+import { keymapNow, watchKeymap } from "../app/keymap";
 import { setTheme, storedTheme } from "../app/theme";
 import { useChange } from "../app/useChange";
 import { nameOf } from "../app/useKeys";
@@ -133,6 +134,7 @@ function Line({ name, hint, children }: { name: string; hint: string; children: 
 /** Other keys for what the keyboard does. */
 function OwnKeys({ settings, onChange }: { settings: Settings; onChange: (own: Record<string, string>) => void }) {
   const registry = useCommandRegistry();
+  useSyncExternalStore(watchKeymap, keymapNow);
   const [asking, setAsking] = useState<string | null>(null);
   const commands = registry.all().filter((command) => command.key && !command.key.startsWith("Mod+"));
   const taken = new Map(commands.map((command) => [settings.keys[command.key ?? ""] ?? command.key, command.name]));

@@ -25,7 +25,7 @@ import { useEdits } from "../sheet/useEdits";
 import { useReferenceId, useStudyId } from "./params";
 
 /** Across a page of paper that lies on its side. */
-const WIDTH = 860;
+const WIDTH = 820;
 /** Bars in a system, so that each has room. */
 const SYSTEM = 48;
 

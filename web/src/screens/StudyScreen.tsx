@@ -15,6 +15,7 @@ import { AIMS } from "../lib/aims";
 import { figure, signs } from "../lib/format";
 import { ThrownAway } from "../components/ThrownAway";
 import { ReferenceTable } from "../study/ReferenceTable";
+import { Overview } from "../study/Overview";
 import { StudyActions } from "../study/StudyActions";
 import { AssemblyDialog } from "./AssemblyDialog";
 import { AssemblyList } from "./AssemblyList";
@@ -61,7 +62,7 @@ export function StudyScreen() {
           path="/references"
           stale={[keys.study(studyId), keys.progress(studyId)]}
         />
-        {data.references.length > 0 && <Checklists page={data} />}
+        {data.references.length > 0 && <Overview page={data} />}
       </div>
     </>
   );
@@ -132,7 +133,7 @@ function IncomingList({ files, onDismiss }: { files: Incoming[]; onDismiss: (key
           {file.state === "failed" ? (
             <Failure
               error={new Error(file.message)}
-              action={<Button onClick={() => onDismiss(file.key)}>Put aside</Button>}
+              action={<Button onClick={() => onDismiss(file.key)}>Dismiss</Button>}
             />
           ) : (
             <span className="text-ink-2">{file.state === "sending" ? "taking it in" : "waiting"}</span>
@@ -140,25 +141,5 @@ function IncomingList({ files, onDismiss }: { files: Incoming[]; onDismiss: (key
         </li>
       ))}
     </ul>
-  );
-}
-
-function Checklists({ page }: { page: StudyPage }) {
-  const base = `/studies/${page.study.id}`;
-  return (
-    <section className="mt-6 flex items-baseline gap-4 border-t border-rule pt-3">
-      <h2 className="font-serif text-18">Next</h2>
-      {page.checklists.map((row) => (
-        <Link key={row.id} to={`${base}/checklists/${row.id}`} className="hover:underline">
-          {row.title}, <span className="figure">{`${row.done} of ${row.total}`}</span>
-        </Link>
-      ))}
-      <Link to={`${base}/checklists`} className="underline decoration-firm underline-offset-2">
-        {page.checklists.length ? "Make another checklist" : "Make a checklist from what was measured"}
-      </Link>
-      <Link to={`${base}/profile`} className="underline decoration-firm underline-offset-2">
-        See what the songs share
-      </Link>
-    </section>
   );
 }

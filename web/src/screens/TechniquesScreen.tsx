@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
+import { useSearchParams } from "react-router";
 import { FAMILIES } from "../api/contract";
 import { write } from "../api/client";
 import { keys } from "../api/keys";
@@ -19,7 +20,8 @@ export function TechniquesScreen() {
   const studyId = useStudyId();
   const { data: study } = useQuery(studyQuery(studyId));
   const { data: entries, error } = useQuery(techniquesQuery(studyId));
-  const [chosen, choose] = useState<string | null>(null);
+  const [search] = useSearchParams();
+  const [chosen, choose] = useState<string | null>(search.get("kind"));
   const [words, setWords] = useState("");
   const found = (entries ?? []).filter((entry) =>
     `${entry.name} ${entry.summary} ${entry.hear}`.toLowerCase().includes(words.trim().toLowerCase()),

@@ -19,7 +19,7 @@ export function WordsScreen() {
           className="h-7 w-44 rounded-sm border border-firm bg-sheet px-2"
         />
       </PageHead>
-      <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pt-2 pb-8 scroll-quiet">
+      <div tabIndex={0} className="min-h-0 grow overflow-y-auto bg-sheet px-4 pt-2 pb-8 scroll-quiet">
         {found.length === 0 && <p className="py-4 font-serif text-18 text-ink-2">No such word here.</p>}
         <dl className="columns-1 gap-10 mid:columns-2 wide:columns-3">
           {found.map(({ word, means }) => (

@@ -27,8 +27,8 @@ export const ChordRows = memo(function ChordRows() {
         </div>
       }
     >
-      {brackets.map((bracket) => (
-        <LoopBracket key={bracket.x} bracket={bracket} />
+      {brackets.map((bracket, index) => (
+        <LoopBracket key={bracket.x} bracket={bracket} room={(brackets[index + 1]?.x ?? geometry.width) - bracket.x} />
       ))}
       {marks
         .filter((mark) => mark.label !== null)
@@ -42,21 +42,28 @@ export const ChordRows = memo(function ChordRows() {
   );
 });
 
-function LoopBracket({ bracket }: { bracket: Bracket }) {
+/** Room that a loop's name needs, and its letter; narrower ones are a bracket alone. */
+const NAMED = 84;
+const LETTERED = 38;
+
+function LoopBracket({ bracket, room }: { bracket: Bracket; room: number }) {
+  const words = room > NAMED;
   return (
     <>
       <span
+        hidden={room < LETTERED}
         className="absolute top-0 left-0 pl-1 font-serif text-13 leading-4 whitespace-nowrap italic text-measured"
         style={{ transform: `translateX(${bracket.x}px)` }}
       >
-        loop A{bracket.times > 1 && <span className="figure ml-2 not-italic">×{bracket.times}</span>}
+        {words ? "loop A" : "A"}
+        {bracket.times > 1 && <span className="figure ml-2 not-italic">×{bracket.times}</span>}
       </span>
       <span
         aria-hidden
         className={`absolute top-[17px] h-[5px] border-x border-t border-measured ${bracket.firm ? "border-t-2" : ""}`}
         style={{ left: bracket.x + 1, width: bracket.width - 3 }}
       />
-      {bracket.asBar !== null && (
+      {bracket.asBar !== null && room > NAMED && (
         <span className="absolute top-[26px] pl-1 text-11 whitespace-nowrap text-ink-3" style={{ left: bracket.x }}>
           as bar <span className="figure">{bracket.asBar}</span>
         </span>
@@ -83,7 +90,7 @@ function ChordName({ mark }: { mark: ChordMark }) {
         className={`block font-medium ${chord.source === "measured" ? "text-measured" : "text-heard-text"} ${chord.state === "refuted" ? "line-through decoration-conflict" : ""}`}
       >
         {chord.symbol}
-        {chord.state === "confirmed" && <span className="text-11 text-confirmed">✓</span>}
+        {chord.state === "confirmed" && <span className="text-11 text-confirmed">✓</span>}{" "}
       </span>
       <span className={`text-11 text-ink-2 ${chord.borrowed_from ? "border-b border-dashed border-ink-2" : ""}`}>
         {chord.degree}

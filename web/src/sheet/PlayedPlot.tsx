@@ -6,14 +6,14 @@ import { useSheet } from "./context";
 import { beatsPerBar, notesOf, type PlayedNote } from "./played";
 
 /** Rows of notes are tall enough for pitch to be seen, rows of strokes for how hard they are. */
-export const NOTES_HEIGHT = 58;
-export const STROKES_HEIGHT = 26;
+export const NOTES_HEIGHT = 92;
+export const STROKES_HEIGHT = 40;
 
 const MARGIN = 4;
-const NOTE = 5;
+const NOTE = 8;
 /** A note this wide, in pixels, has room for its name. */
 const NAMED = 22;
-const STROKE = 3;
+const STROKE = 4;
 /** Where a note begins is marked, so that repeated ones are told apart. */
 const ATTACK = 1.6;
 

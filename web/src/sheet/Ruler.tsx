@@ -29,7 +29,7 @@ export const Ruler = memo(function Ruler() {
             type="button"
             key={section.first_bar}
             aria-pressed={chosen}
-            aria-label={`${section.label} ${section.letter}, bars ${section.first_bar} to ${section.first_bar + section.bars - 1}${section.usual_bars === null ? "" : ", unusual length"}`}
+            aria-label={`${section.label} ${letterOf(analysis, section)} ${section.first_bar}, ${section.bars} bars${section.usual_bars === null ? "" : ", unusual length"}`}
             title={`${section.label} ${section.letter}, ${section.bars} bars${section.usual_bars === null ? "" : ", an unusual length"}`}
             onClick={() => select({ kind: "section", at: section.start })}
             className={`absolute top-0 h-[36px] overflow-hidden margin-stroke-t pl-1 text-left hover:bg-wash ${chosen ? "border-select" : "border-transparent"}`}
@@ -39,12 +39,13 @@ export const Ruler = memo(function Ruler() {
               className={`block truncate font-serif text-13 leading-box italic ${section.source === "measured" ? "" : "text-heard-text"}`}
             >
               {section.state === "confirmed" && <span className="text-confirmed not-italic">✓ </span>}
-              {section.label} <span className="not-italic text-ink-2">{letterOf(analysis, section)}</span>
+              {width > 7 * section.label.length + 16 && `${section.label} `}
+              <span className="not-italic text-ink-2">{letterOf(analysis, section)}</span>{" "}
             </span>
             <span className="flex justify-between pr-1.5 leading-[16px]">
               <span className="figure font-medium">
                 {section.first_bar}
-                {section.usual_bars !== null && <span className="text-conflict">!</span>}
+                {section.usual_bars !== null && <span className="text-conflict">!</span>}{" "}
               </span>
               {width > 64 && <span className="text-11 text-ink-2">{section.bars} bars</span>}
             </span>

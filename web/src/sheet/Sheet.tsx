@@ -26,6 +26,7 @@ import { stepsHeight, StepsRow } from "./StepsRow";
 import { TechniqueLegend, TechniqueRows } from "./TechniqueRows";
 import { TEMPO_HEIGHT, TempoRow } from "./TempoRow";
 import type { Edits } from "./useEdits";
+import { useChosenInView } from "./useChosenInView";
 import { useView } from "./useView";
 import { useSheetCommands } from "./useSheetCommands";
 
@@ -47,13 +48,17 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
   const [adding, setAdding] = useState<"layer" | "technique" | "mark" | null>(null);
   const [editing, setEditing] = useState(0);
   const area = useRef<HTMLDivElement>(null);
-  const size = useSize(area, { width: 960, height: 480 });
+  const ground = useRef<HTMLDivElement>(null);
+  // A card beside the sheet takes room from it, but never changes its scale: what is behind it can be scrolled to.
+  const { width: whole } = useSize(ground, { width: 960, height: 480 });
+  const { height: tall } = useSize(area, { width: 960, height: 480 });
+  const size = { width: whole, height: tall };
   const rows = analysis.layers.length + shownLayers(analysis, selection).length;
   const moving = !analysis.tempo.constant && analysis.tempo.bpm !== null;
   const extra =
     (moving ? TEMPO_HEIGHT : 0) +
     (modulates(analysis) ? KEY_HEIGHT : 0) +
-    stepsHeight(analysis) +
+    stepsHeight(analysis, zoom === "bar") +
     (analysis.marks.length > 0 ? MARKS_HEIGHT : 0);
   const width = Math.max(320, size.width - LABELS - MARGIN);
   const height = size.height - extra - CHANGES_HEIGHT;
@@ -83,6 +88,8 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
     [zoom],
   );
 
+  useChosenInView(area, selection);
+
   const sheet = useMemo(
     () => ({ page, analysis, geometry, view, select, brush, setBrush, edits, editing }),
     [page, analysis, geometry, view, select, brush, edits, editing],
@@ -106,7 +113,7 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
             />
           </div>
         )}
-        <div className="relative flex min-h-0 grow">
+        <div ref={ground} className="relative flex min-h-0 grow">
           <div className="flex min-w-0 grow flex-col bg-sheet">
             <div
               ref={area}

@@ -1,6 +1,6 @@
 import type { StepPattern } from "../api/types";
 import { amountStep, confidenceStep, inkColour } from "../lib/ink";
-import { joined, rectangle, upright } from "../lib/path";
+import { joined, upright } from "../lib/path";
 import { longestPeriod } from "./played";
 
 /** A step that is struck less often than this is left blank. */
@@ -39,7 +39,12 @@ export function StepGrid({ pattern, width, rowHeight, perBeat, whole = false }: 
     ({ fill }) => fill,
     ({ index, line, hard }) => {
       const tall = Math.max(2, (rowHeight - 2) * (0.35 + 0.65 * hard));
-      return rectangle(index * step + 0.8, (line + 1) * rowHeight - 1 - tall, Math.max(1, step - 1.2), tall);
+      return tally(
+        index * step + step / 2,
+        (line + 1) * rowHeight - 1,
+        tall,
+        Math.min(3.2, Math.max(1.4, step * 0.34)),
+      );
     },
   );
   return (
@@ -51,6 +56,12 @@ export function StepGrid({ pattern, width, rowHeight, perBeat, whole = false }: 
       ))}
     </svg>
   );
+}
+
+/** A stroke of the pen: it leans a little, and is thicker at its foot. */
+function tally(x: number, foot: number, tall: number, thick: number): string {
+  const lean = tall * 0.16;
+  return `M${(x - thick / 2).toFixed(1)} ${foot}L${(x + lean - thick / 3).toFixed(1)} ${(foot - tall).toFixed(1)}H${(x + lean + thick / 3).toFixed(1)}L${(x + thick / 2).toFixed(1)} ${foot}Z`;
 }
 
 function struckUsually(pattern: StepPattern): Stroke[] {

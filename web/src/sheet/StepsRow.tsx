@@ -8,13 +8,15 @@ import { StepGrid } from "./StepGrid";
 import { longestPeriod } from "./played";
 import { stepsPerBeat } from "./steps";
 
-const LINE = 10;
-const NAME = 22;
+const LINE = 11;
+/** Close to, strokes are tall enough to tell hard from soft. */
+const CLOSE_LINE = 22;
+const NAME = 24;
 
 /** One line a piece, and the name of the pattern under them; none where no pattern is told. */
-export function stepsHeight(analysis: Analysis): number {
+export function stepsHeight(analysis: Analysis, close = false): number {
   const rows = analysis.drums[0]?.rows.length ?? 0;
-  return rows === 0 ? 0 : rows * LINE + NAME;
+  return rows === 0 ? 0 : rows * (close ? CLOSE_LINE : LINE) + NAME;
 }
 /** A grid is never drawn wider than this; a long section does not make the bar longer. */
 const WIDEST = 132;
@@ -24,18 +26,19 @@ export const StepsRow = memo(function StepsRow() {
   const { analysis, geometry, view, select } = useSheet();
   const selection = useSelection();
   if (analysis.drums.length === 0) return null;
+  const line = geometry.close ? CLOSE_LINE : LINE;
 
   return (
     <Row
-      height={stepsHeight(analysis)}
+      height={stepsHeight(analysis, geometry.close)}
       label={
         <div className="relative h-full">
           <span className="block text-13 font-medium leading-[16px]">Steps</span>
-          {analysis.drums[0]?.rows.map(({ piece }, line) => (
+          {analysis.drums[0]?.rows.map(({ piece }, index) => (
             <span
-              key={`${piece} ${line}`}
-              className="absolute right-1.5 text-11 leading-[10px] text-ink-3"
-              style={{ top: line * LINE }}
+              key={`${piece} ${index}`}
+              className="absolute right-1.5 text-11 text-ink-3"
+              style={{ top: index * line, lineHeight: `${line}px` }}
             >
               {piece}
             </span>
@@ -63,7 +66,7 @@ export const StepsRow = memo(function StepsRow() {
                 pattern={pattern}
                 whole={geometry.close}
                 width={geometry.close ? longestPeriod(pattern) * geometry.barWidth : Math.min(room, WIDEST)}
-                rowHeight={LINE}
+                rowHeight={line}
                 perBeat={stepsPerBeat(analysis.meter, pattern.steps)}
               />
               <span className="mt-0.5 w-full truncate font-serif text-12 leading-box italic text-ink-2">{name}</span>

@@ -26,9 +26,9 @@ interface Run {
 }
 
 /** Returns of a loop are spelled only where a chord has this much room. */
-const ROOM = 28;
+const ROOM = 30;
 /** Width of a letter of a symbol, and of the words "as bar 9". */
-const LETTER = 6.9;
+const LETTER = 7.6;
 const PADDING = 5;
 const AS_BAR = 58;
 /** A symbol may reach over the end of its chord by this share: the ticks say where it really ends. */
@@ -53,9 +53,21 @@ export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets
     asBar: bare.includes(run) && first ? first.start : null,
   }));
   const taken: [number, number][] = brackets.flatMap(({ asBar, x }) => (asBar === null ? [] : [[x, x + AS_BAR]]));
-  const marks = analysis.chords.map((chord, index): ChordMark => {
+  const marks = analysis.chords.flatMap((chord, index): ChordMark[] => {
     const x = geometry.xOfTime(chord.start);
-    return { chord, index, x, width: geometry.xOfTime(chord.end) - x, label: null };
+    const end = geometry.xOfTime(chord.end);
+    // A chord that goes on into a new section is named there again.
+    const inside = analysis.sections
+      .map((section) => geometry.xOfBar(section.first_bar))
+      .filter((edge) => edge > x + ROOM && edge < end - ROOM / 2);
+    const edges = [x, ...inside, end];
+    return edges.slice(0, -1).map((from, part) => ({
+      chord,
+      index: part === 0 ? index : -1 - index - part * analysis.chords.length,
+      x: from,
+      width: (edges[part + 1] ?? end) - from,
+      label: null,
+    }));
   });
   return { brackets, marks: spell(marks, spellable, taken, geometry.width) };
 }

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ApiError, write, type Method } from "../api/client";
 import { keys } from "../api/keys";
+import { announce } from "../app/live";
 import type { Reading, ReadingState, ReferencePage, Source } from "../api/types";
 
 export interface CorrectionBody {
@@ -80,6 +81,7 @@ export function useEdits(page: ReferencePage): Edits {
         const answer = await write<Answer>(edit.method, edit.path, edit.body, revision.current);
         revision.current = answer.revision;
         await refresh();
+        announce(answer.label ? `Done: ${answer.label}` : "Changed.");
         return answer;
       } catch (failure) {
         if (failure instanceof ApiError && failure.code === "stale") offer(edit, failure);

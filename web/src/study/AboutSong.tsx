@@ -16,7 +16,7 @@ export function AboutSong({ row }: { row: ReferenceRow }) {
     <>
       <button
         type="button"
-        aria-label={`About ${row.title}`}
+        aria-label={said.length > 0 ? `${said.join(", ")}: about ${row.title}` : `About ${row.title}`}
         onClick={() => setOpen(true)}
         className="block max-w-full truncate text-left text-11 text-heard-text underline decoration-firm underline-offset-2"
       >

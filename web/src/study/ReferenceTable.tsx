@@ -18,7 +18,7 @@ import { TableHead } from "../components/TableHead";
 import { clock, figure } from "../lib/format";
 import { AboutSong } from "./AboutSong";
 
-const COLUMNS = ["(Number)", "Song", "Tempo", "Meter", "Key", "Loop", "Form", "Loudness", "Readings", ""];
+const COLUMNS = ["(Number)", "Song", "Tempo", "Meter", "Key", "Loop", "Form", "Loudness", "Readings", "(What to do)"];
 
 export function ReferenceTable({ rows }: { rows: ReferenceRow[] }) {
   return (

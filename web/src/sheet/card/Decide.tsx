@@ -2,6 +2,7 @@ import { Check } from "lucide-react";
 import { useCommands } from "../../app/commands";
 import type { ReadingState } from "../../api/types";
 import { Button } from "../../components/Button";
+import { InFoot } from "./slots";
 
 const GROUP = "Deciding";
 
@@ -27,31 +28,38 @@ export function Decide({ state, onMark, onRival, onClear, onCorrect, refutable =
   ]);
   const settled = state === "confirmed" || state === "refuted";
   return (
-    <div className="mt-4 flex flex-wrap gap-2">
-      {settled ? (
-        <Button className="grow" onClick={() => onMark("open")}>
-          Open again
-        </Button>
-      ) : (
-        <Button look="confirm" className="grow px-1.5" onClick={() => onMark("confirmed")}>
-          <Check size={13} strokeWidth={2.4} className="shrink-0" aria-hidden /> Confirm
-        </Button>
-      )}
-      {onCorrect && (
-        <Button className="grow" onClick={onCorrect}>
-          Correct
-        </Button>
-      )}
-      {onClear && (
-        <Button className="grow" onClick={onClear}>
-          Take it back
-        </Button>
-      )}
-      {refutable && (
-        <Button look="refute" className="grow" disabled={state === "refuted"} onClick={() => onMark("refuted")}>
-          Refute
-        </Button>
-      )}
-    </div>
+    <InFoot>
+      <div className="flex flex-wrap gap-2" role="group" aria-label="Decide">
+        {settled ? (
+          <Button className="grow px-1.5" onClick={() => onMark("open")}>
+            Open again
+          </Button>
+        ) : (
+          <Button look="confirm" className="grow px-1.5" onClick={() => onMark("confirmed")}>
+            <Check size={13} strokeWidth={2.4} className="shrink-0" aria-hidden /> This one is right
+          </Button>
+        )}
+        {onCorrect && (
+          <Button className="grow px-1.5" onClick={onCorrect}>
+            Correct
+          </Button>
+        )}
+        {onClear && (
+          <Button className="grow px-1.5" onClick={onClear}>
+            Take it back
+          </Button>
+        )}
+        {refutable && (
+          <Button
+            look="refute"
+            className="grow px-1.5"
+            disabled={state === "refuted"}
+            onClick={() => onMark("refuted")}
+          >
+            Refute
+          </Button>
+        )}
+      </div>
+    </InFoot>
   );
 }

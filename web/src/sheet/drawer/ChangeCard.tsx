@@ -1,3 +1,4 @@
+import { percent } from "../../lib/format";
 import { useState, type FormEvent } from "react";
 import { Button } from "../../components/Button";
 import type { Change } from "../../api/types";
@@ -34,14 +35,12 @@ export function ChangeCard({ bar }: { bar: number }) {
             <li key={layer.role} className="grid grid-cols-[1fr_48px_16px_48px] items-baseline py-0.5">
               <span>{layer.role}</span>
               <span className="figure text-right">
-                {mean(layer.activity.slice(Math.max(0, bar - 1 - REACH), bar - 1)).toFixed(2)}
+                {percent(mean(layer.activity.slice(Math.max(0, bar - 1 - REACH), bar - 1)))}
               </span>
               <span aria-hidden className="text-center text-ink-3">
                 →
               </span>
-              <span className="figure text-right">
-                {mean(layer.activity.slice(bar - 1, bar - 1 + REACH)).toFixed(2)}
-              </span>
+              <span className="figure text-right">{percent(mean(layer.activity.slice(bar - 1, bar - 1 + REACH)))}</span>
             </li>
           ))}
         </ul>

@@ -1,7 +1,7 @@
 import type { Chord } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Confidence } from "../../components/Ink";
-import { plural, signs } from "../../lib/format";
+import { plural, signs, percent } from "../../lib/format";
 import { BEATS } from "../../api/contract";
 import { usePlayer } from "../../player/context";
 import { piled } from "../../player/tones";
@@ -137,7 +137,7 @@ function Rivals({ chord, onTake }: { chord: Chord; onTake: (symbol: string) => v
             >
               {rival.symbol}
             </button>
-            <span className="figure">{rival.odds.toFixed(2)}</span>
+            <span className="figure">{percent(rival.odds)}</span>
           </li>
         ))}
       </ul>

@@ -1,4 +1,7 @@
 import { X } from "lucide-react";
+import { useMemo, useRef, useState, type ReactNode } from "react";
+import { CardSlots } from "../card/slots";
+import { useCardFocus } from "../card/useCardFocus";
 import { useSelection, useSheet } from "../context";
 import { toAddress } from "../selection";
 import { ChangeCard } from "./ChangeCard";
@@ -13,28 +16,45 @@ import { SettleCard } from "./SettleCard";
 import { SourcesCard } from "./SourcesCard";
 import { OwnTechniqueCard, TechniqueCard } from "./TechniqueCard";
 
-/** Explains whatever is selected. Beside the sheet when there is room, over it when not. */
+/** Explains whatever is selected, beside the sheet. Its head and its decisions stay in sight while the rest is scrolled. */
 export function Drawer() {
   const { select } = useSheet();
   const selection = useSelection();
+  const aside = useRef<HTMLElement>(null);
+  useCardFocus(aside, selection === null ? null : toAddress(selection));
   if (!selection) return null;
   return (
     <aside
+      ref={aside}
+      tabIndex={-1}
       aria-label="Evidence"
-      className="absolute top-0 right-0 bottom-0 z-20 flex w-drawer shrink-0 flex-col overflow-y-auto border-l border-rule bg-sheet scroll-quiet mid:static wide:w-drawer-wide"
+      className="flex w-drawer shrink-0 flex-col border-l border-rule bg-sheet outline-none wide:w-drawer-wide"
     >
-      <button
-        type="button"
-        aria-label="Close"
-        onClick={() => select(null)}
-        className="absolute top-3 right-3 z-10 bg-sheet p-0.5 hover:bg-wash mid:sticky mid:-mb-6 mid:ml-auto mid:mr-3 mid:block"
-      >
-        <X size={15} />
-      </button>
-      <div className="flex flex-col px-4 pt-3 pb-4" key={toAddress(selection)}>
+      <CardFrame key={toAddress(selection)} onClose={() => select(null)}>
         <Card />
-      </div>
+      </CardFrame>
     </aside>
+  );
+}
+
+/** A card between its head and its foot. */
+export function CardFrame({ onClose, children }: { onClose?: () => void; children: ReactNode }) {
+  const [head, setHead] = useState<HTMLElement | null>(null);
+  const [foot, setFoot] = useState<HTMLElement | null>(null);
+  const slots = useMemo(() => ({ head, foot }), [head, foot]);
+  return (
+    <CardSlots value={slots}>
+      <div className="flex shrink-0 items-start border-b border-faint pt-2.5 pr-2 pb-2 pl-4">
+        <div ref={setHead} className="min-w-0 grow" />
+        {onClose && (
+          <button type="button" aria-label="Close" onClick={onClose} className="p-1 hover:bg-wash">
+            <X size={15} />
+          </button>
+        )}
+      </div>
+      <div className="flex min-h-0 grow flex-col overflow-y-auto px-4 pt-2 pb-4 scroll-quiet">{children}</div>
+      <div ref={setFoot} className="shrink-0 border-t border-rule px-4 py-2 empty:hidden" />
+    </CardSlots>
   );
 }
 

@@ -22,7 +22,7 @@ export function KeyEvidence() {
               <li key={stretch.first_bar} className="grid grid-cols-[1fr_92px_40px] items-baseline py-0.5">
                 <span>{signs(`${stretch.tonic} ${stretch.mode}`)}</span>
                 <span className="text-ink-2">{bars(stretch.first_bar, stretch.last_bar)}</span>
-                <span className="figure text-right">{stretch.confidence.toFixed(2)}</span>
+                <span className="figure text-right">{percent(stretch.confidence)}</span>
               </li>
             ))}
           </ul>

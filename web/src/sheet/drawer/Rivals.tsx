@@ -1,6 +1,6 @@
 import type { Analysis, Aspect, Reading } from "../../api/types";
 import { confidenceStep, inkColour } from "../../lib/ink";
-import { oddsAgainst } from "../../lib/format";
+import { oddsAgainst, percent } from "../../lib/format";
 import { useSheet } from "../context";
 import { Part } from "../card/Part";
 import { headline } from "./headline";
@@ -77,7 +77,7 @@ function Line({
           style={{ width: `${Math.max(3, odds * 100)}%`, background: inkColour(confidenceStep(odds)) }}
         />
       </span>
-      <span className="figure text-right">{odds.toFixed(2)}</span>
+      <span className="figure text-right">{percent(odds)}</span>
       {onTake ? (
         <button
           type="button"

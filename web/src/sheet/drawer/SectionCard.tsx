@@ -94,7 +94,7 @@ function Drums({ firstBar }: { firstBar: number }) {
   return (
     <Part
       title="Drum steps"
-      aside={`over ${plural(longestPeriod(pattern), "bar")}; sure ${pattern.confidence.toFixed(2)}`}
+      aside={`over ${plural(longestPeriod(pattern), "bar")}; sure to ${percent(pattern.confidence)}`}
     >
       <StepGrid
         whole
@@ -148,7 +148,7 @@ function Lines({ firstBar, last }: { firstBar: number; last: number }) {
           [
             "Lead",
             lead
-              ? `${lead.contour}, ${pitchName(lead.low, analysis.key?.signature)} to ${pitchName(lead.high, analysis.key?.signature)}; sure ${lead.confidence.toFixed(2)}`
+              ? `${lead.contour}, ${pitchName(lead.low, analysis.key?.signature)} to ${pitchName(lead.high, analysis.key?.signature)}; sure to ${percent(lead.confidence)}`
               : "none stands clear",
           ],
         ]}
