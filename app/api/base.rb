@@ -17,6 +17,7 @@ module Api
       set :dump_errors, false
       set :static, false
       mime_type :md, "text/markdown"
+      mime_type :musicxml, "application/vnd.recordare.musicxml+xml"
       set :host_authorization, permitted_hosts: Guard::HOSTS
       # Guard compares hosts and origins; the other protections answer with pages instead of data.
       set :protection, except: %i[json_csrf remote_token http_origin path_traversal]

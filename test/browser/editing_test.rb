@@ -120,16 +120,16 @@ class EditingTest < BrowserCase
   end
 
   def test_an_unusual_length_snaps
-    click_button "verse A 1, 4 bars"
-    click_button "chorus B 5, 4 bars"
+    find("button[title='verse A, 4 bars']", match: :first).click
+    find("button[title='chorus B, 4 bars']", match: :first).click
     fill_in "starts at bar", with: "6"
     click_button "Move"
 
-    assert_selector "[aria-label='verse A 1, 5 bars, unusual length']"
+    assert_selector "button[title='verse A, 5 bars, an unusual length']"
     press ","
     press "g"
 
-    assert_selector "[aria-label='verse A 1, 4 bars']"
+    assert_selector "button[title='verse A, 4 bars']"
   end
 
   def test_a_layer_gets_its_card

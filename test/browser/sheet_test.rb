@@ -98,7 +98,7 @@ class SheetTest < BrowserCase
   end
 
   def test_a_section_is_looped_and_the_loop_ends
-    click_button "verse A 1, 4 bars"
+    find("button[title='verse A, 4 bars']", match: :first).click
     within("[aria-label=Evidence]") { click_button "in a loop" }
 
     assert_text "Loop bars 1–4"

@@ -113,7 +113,7 @@ class WorkingJourneyTest < BrowserCase
 
     assert_selector "button", text: "Kick throughout · substituted"
     fill_in "A word why", with: "no such drum"
-    find("h3", text: "How to do it").click
+    find("h2", text: "How to do it").click
     find("button:enabled", text: "Undo").click
     click_button "Undo"
 

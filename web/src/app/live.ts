@@ -28,8 +28,8 @@ export function followInput(target: Document): () => void {
   const pointer = () => {
     input = "pointer";
   };
-  const focus = () => {
-    focusedBy = input;
+  const focus = (event: FocusEvent) => {
+    focusedBy = event.target instanceof Element && event.target.matches(":focus-visible") ? "key" : "pointer";
   };
   target.addEventListener("keydown", key, true);
   target.addEventListener("focusin", focus, true);

@@ -3,6 +3,8 @@ import { focusCameBy } from "./live";
 
 export type KeyMap = Record<string, (event: KeyboardEvent) => void>;
 
+/** These are worked by keys however they were reached. */
+const KEEPS_KEYS = "[role=checkbox], [role=radio], [role=slider], summary";
 const TYPING = "input, textarea, select, [contenteditable]";
 
 /** Keys that act on the page, by name ("Space", "l", "Shift+ArrowLeft", "Mod+z"); silent while somebody types or a dialog is open. */
@@ -19,12 +21,9 @@ export function useKeys(keys: KeyMap): void {
       const name = nameOf(event);
       // Space, Enter and arrows belong to what was reached by key; what was clicked keeps the focus, but not the keys.
       const reached = focusCameBy() === "key" ? target : null;
-      if ((name === "Space" || name === "Enter") && reached?.closest("button, a, [role=slider]")) return;
-      if (
-        name.includes("Arrow") &&
-        (reached?.closest("[role=group], [role=radiogroup]") ?? target?.closest("[role=slider]"))
-      )
-        return;
+      const own = target?.closest(KEEPS_KEYS) ?? null;
+      if ((name === "Space" || name === "Enter") && (own ?? reached?.closest("button, a"))) return;
+      if (name.includes("Arrow") && (own ?? reached?.closest("[role=group], [role=radiogroup]"))) return;
       const act = latest.current[name];
       if (!act) return;
       event.preventDefault();

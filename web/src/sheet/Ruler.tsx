@@ -29,7 +29,6 @@ export const Ruler = memo(function Ruler() {
             type="button"
             key={section.first_bar}
             aria-pressed={chosen}
-            aria-label={`${section.label} ${letterOf(analysis, section)} ${section.first_bar}, ${section.bars} bars${section.usual_bars === null ? "" : ", unusual length"}`}
             title={`${section.label} ${section.letter}, ${section.bars} bars${section.usual_bars === null ? "" : ", an unusual length"}`}
             onClick={() => select({ kind: "section", at: section.start })}
             className={`absolute top-0 h-[36px] overflow-hidden margin-stroke-t pl-1 text-left hover:bg-wash ${chosen ? "border-select" : "border-transparent"}`}
@@ -41,6 +40,7 @@ export const Ruler = memo(function Ruler() {
               {section.state === "confirmed" && <span className="text-confirmed not-italic">✓ </span>}
               {width > 7 * section.label.length + 16 && `${section.label} `}
               <span className="not-italic text-ink-2">{letterOf(analysis, section)}</span>{" "}
+              <span className="sr-only">from bar </span>
             </span>
             <span className="flex justify-between pr-1.5 leading-[16px]">
               <span className="figure font-medium">

@@ -16,7 +16,7 @@ export function SightingState({ sighting, onDecide }: { sighting: Sighting; onDe
   return (
     <span className="flex gap-1.5">
       <Button look="confirm" className="h-6 px-2" onClick={() => onDecide("confirmed")}>
-        Confirm
+        This one is right
       </Button>
       <Button look="refute" className="h-6 px-2" onClick={() => onDecide("refuted")}>
         Refute
