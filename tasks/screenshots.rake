@@ -11,14 +11,13 @@ class Screenshots
     ["studies", "/"], ["study", "/studies/1"], ["sheet", "#{SHEET}?reading=key"],
     ["sheet-night", "#{SHEET}?reading=tempo", [1280, 800], "night"],
     ["sheet-bar", "/studies/1/references/2?zoom=bar", [1280, 800], "night", ["bridge"]],
-    ["sheet-settle-night", "/studies/1/references/2", [1280, 800], "night", ["1 to settle"]],
     ["sheet-layer", SHEET, [1280, 800], "day", %w[echo whole]],
-    ["sheet-sources-night", "/studies/1/references/2", [1280, 800], "night", ["Sources"]],
     ["layers", "/studies/1/references/2/layers", [1280, 800], "day", ["organ"]], ["sounds", "/studies/1/sounds"],
     ["techniques", "/studies/1/techniques", [1280, 800], "day", ["Half-time backbeat"]],
     ["profile", "/studies/1/profile"], ["comparison-night", "/studies/1/comparison", [1280, 800], "night"],
-    ["logbook-night", "/studies/1/logbook", [1280, 800], "night"], ["paper", "/studies/1/checklists/1/paper"],
+    ["logbook-night", "/studies/1/logbook", [1280, 800], "night"], ["paper", "#{SHEET}/paper"],
     ["checklist", "/studies/1/checklists/1", [1280, 800], "day", ["Bass in the verse"]],
+    ["as-mine", SHEET, [1280, 800], "day", ["as mine"]], ["reckoner", "/studies/1/reckoner?from=1&sentence=sample_to_track"],
     ["attempt", "/studies/1/attempts", [1280, 800], "day"], ["attempt-night", "/studies/1/attempts/1", [1280, 800], "night", ["The bass is missing"]]
   ].freeze
 
@@ -40,7 +39,7 @@ class Screenshots
   def view(name, path, (width, height), theme, clicks)
     @browser.driver.browser.execute_cdp("Emulation.setDeviceMetricsOverride", width:, height:, deviceScaleFactor: 1, mobile: false)
     @browser.visit("/")
-    @browser.execute_script("localStorage.setItem('ethoscope-theme', arguments[0])", theme)
+    @browser.execute_script("localStorage.clear(); localStorage.setItem('ethoscope-theme', arguments[0])", theme)
     @browser.visit(path)
     # By what they show: a box to tick has a name too, but shows nothing.
     clicks.each { |text| @browser.first("button", text:, minimum: 1).click }

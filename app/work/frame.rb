@@ -3,6 +3,9 @@
 module Work
   # In which tempo and key a song is told, for a page to say so: from what into what, and openly what does not fit.
   class Frame
+    # What small speakers and many rooms carry; below it a bass is felt in few places.
+    CARRIED_HZ = 38
+
     # @param wanted [Wanted]
     # @param song [Ethoscope::Profile::Song]
     def initialize(wanted, song)
@@ -14,12 +17,27 @@ module Work
     # @return [Hash]
     def to_h
       { bpm: @to.to_bpm, from_bpm: @to.from_bpm, ratio: @to.ratio.round(6), key: named(@to.to_key), from_key: named(@to.from_key), semitones: @to.semitones,
-        asked: named(@to.asked), way: @wanted.way, chords:, meter: }
+        asked: named(@to.asked), way: @wanted.way, chords:, meter:, warnings: }
     end
 
     private
 
     def named(key) = key && { tonic: @to.spelling.tonic(key), mode: key.mode }
+
+    # Where the bass goes lower than speakers carry.
+    def warnings
+      pitch = lowest_bass&.+(@to.semitones) or return []
+      hertz = Ethoscope::Calculators::NoteFrequency.hertz(pitch)
+      return [] if hertz >= CARRIED_HZ || @to.semitones.zero?
+
+      ["The bass goes down to #{Ethoscope::Calculators::Figures.note(pitch, @to.to_key || Ethoscope::Measures::Restatement::UNKEYED)}, #{hertz.round(1)} Hz: below #{CARRIED_HZ} Hz few speakers " \
+       "carry it. Put such notes an octave up, or take a higher key."]
+    end
+
+    def lowest_bass
+      lines = @song.vector.of("lines.notes").select { |told| told.place.role == "bass" }
+      lines.flat_map { |told| told.value.filter_map { |note| note[:pitch] } }.min
+    end
 
     # Chord by chord what the wanted mode would change.
     def chords

@@ -1140,6 +1140,7 @@ export interface Frame {
     own: string;
     words: string[];
   } | null;
+  warnings: string[];
 }
 
 /** A layer's card with where it belongs. */

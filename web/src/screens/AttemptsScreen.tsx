@@ -63,6 +63,11 @@ export function AttemptsScreen() {
             <a href={`/api/attempts/${page.attempt.id}/comparison.md`} className={LINK_LOOK}>
               Take away
             </a>
+            {page.comparison && (
+              <a href={`/api/attempts/${page.attempt.id}/differences.csv`} className={LINK_LOOK}>
+                As a table
+              </a>
+            )}
           </>
         )}
         <FileButton

@@ -61,7 +61,7 @@ function ChecklistTable({ page }: { page: StudyPage }) {
   const copy = useChange({ send: (id: number) => write("POST", `/checklists/${id}/copies`), stale });
   const remove = useChange({ send: (id: number) => write("DELETE", `/checklists/${id}`), stale });
   return (
-    <table className="mt-2 w-full max-w-[860px] border-collapse text-left">
+    <table className="mt-2 w-full border-collapse text-left">
       <TableHead columns={["Checklist", "Order", "Done", "Made", "(What to do)"]} />
       <tbody>
         {page.checklists.map((row) => (

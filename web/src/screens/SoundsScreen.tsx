@@ -6,7 +6,7 @@ import type { Have, SoundRow } from "../api/types";
 import { Button } from "../components/Button";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { plural } from "../lib/format";
+import { percent, plural } from "../lib/format";
 import { useStudyId } from "./params";
 
 const GROUPS: { have: Have | null; title: string; next: string }[] = [
@@ -25,6 +25,14 @@ export function SoundsScreen() {
     <>
       <PageHead title="Sounds" remark={study?.study.title ?? null}>
         {sounds && <span className="text-ink-2">{plural(sounds.length, "layer card")}</span>}
+        {sounds && sounds.length > 0 && (
+          <Link
+            to={`/studies/${studyId}/reckoner?${new URLSearchParams({ sentence: "costs", sounds: costsOf(sounds) }).toString()}`}
+            className="underline decoration-firm underline-offset-2 print:hidden"
+          >
+            What they cost
+          </Link>
+        )}
         <Button className="print:hidden" onClick={() => window.print()}>
           <Printer size={13} /> Print
         </Button>
@@ -54,6 +62,17 @@ export function SoundsScreen() {
       </div>
     </>
   );
+}
+
+/** Every sound that is to be found, with the price of its first candidate or who lends it, as the reckoner reads it. */
+function costsOf(sounds: SoundRow[]): string {
+  return sounds
+    .filter(({ card }) => card.have !== "have")
+    .map(({ name, card }) => {
+      const cost = card.candidates?.find((candidate) => candidate.cost)?.cost ?? "";
+      return `${name.replace(/[,;:]/g, " ")}: ${cost.replace(/[,;]/g, " ")}`.trim();
+    })
+    .join(", ");
 }
 
 interface GroupProps {
@@ -129,7 +148,7 @@ function Sound({ sound, studyId, lost }: { sound: SoundRow; studyId: number; los
               <span className="text-11 text-ink-2">
                 {[
                   candidate.source,
-                  candidate.sure === null || candidate.sure === undefined ? "" : `sure ${candidate.sure}`,
+                  candidate.sure === null || candidate.sure === undefined ? "" : `sure to ${percent(candidate.sure)}`,
                   candidate.cost,
                   candidate.live ? "playable live" : "",
                 ]

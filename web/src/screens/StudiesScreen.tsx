@@ -117,7 +117,7 @@ function Example() {
 
 function StudyTable({ studies }: { studies: Study[] }) {
   return (
-    <table className="mt-2 w-full max-w-[980px] border-collapse text-left">
+    <table className="mt-2 w-full border-collapse text-left">
       <TableHead columns={["Study", "Aim", "New track", "References", "Since"]} />
       <tbody>
         {studies.map((study) => (

@@ -1,6 +1,7 @@
 import { memo } from "react";
 import { figure } from "../lib/format";
 import { useSheet } from "./context";
+import { Term } from "../words/Term";
 import { Row } from "./Row";
 
 /** Loudness of each bar as one continuous profile. */
@@ -24,7 +25,9 @@ export const EnergyRow = memo(function EnergyRow() {
       label={
         <div className="relative h-full pt-3">
           <span className="block text-13 font-medium">Energy</span>
-          <span className="block text-11 text-ink-3">LUFS by bar</span>
+          <span className="block text-11 text-ink-3">
+            <Term of="LUFS" /> by bar
+          </span>
           <span className="absolute top-0 right-1.5 figure text-ink-3">{figure(high)}</span>
           <span className="absolute right-1.5 bottom-3 figure text-ink-3">{figure(low)}</span>
         </div>

@@ -29,6 +29,9 @@ export function FrameLine() {
     >
       <span className="font-serif text-15 italic">{frame ? moved(frame) : wished(study.study)}</span>
       {frame && <Unfit frame={frame} />}
+      {frame?.warnings.map((warning) => (
+        <span key={warning}>{warning}</span>
+      ))}
       {frame && <HearSo frame={frame} />}
     </div>
   );

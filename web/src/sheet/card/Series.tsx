@@ -4,13 +4,21 @@ import { figure } from "../../lib/format";
 const WIDTH = 230;
 const HEIGHT = 64;
 const TOP = 4;
-const BOTTOM = 14;
+const BOTTOM = 16;
 
 /** A measured series over bars, with the value from which it counts as a dashed line. */
 export function Series({ evidence }: { evidence: SeriesEvidence }) {
   const { values, threshold, first_bar: first, step } = evidence;
   const known = values.filter((value): value is number => value !== null);
   if (known.length === 0) return <p className="text-ink-2">Nothing was measured there.</p>;
+
+  if (known.length > 1 && Math.max(...known) - Math.min(...known) < 1e-6)
+    return (
+      <p className="font-serif text-15">
+        The same throughout: <span className="figure">{figure(known[0] ?? 0, 2)}</span> {evidence.unit}
+        {threshold !== null && `; it counts from ${figure(threshold, 2)}`}.
+      </p>
+    );
 
   const all = threshold === null ? known : [...known, threshold];
   const low = Math.min(...all);
@@ -47,10 +55,10 @@ export function Series({ evidence }: { evidence: SeriesEvidence }) {
             strokeWidth="1"
           />
         )}
-        <text x="2" y={HEIGHT - 3} fontSize="9" fill="var(--ink-2)">
-          {first}
+        <text x="2" y={HEIGHT - 3} fontSize="11" fill="var(--ink-2)">
+          {`bar ${first}`}
         </text>
-        <text x={WIDTH - 2} y={HEIGHT - 3} fontSize="9" textAnchor="end" fill="var(--ink-2)">
+        <text x={WIDTH - 2} y={HEIGHT - 3} fontSize="11" textAnchor="end" fill="var(--ink-2)">
           {Math.max(first, Math.round(last))}
         </text>
       </svg>

@@ -10,6 +10,7 @@ import { indexAt } from "../selection";
 import { ChordShape } from "./ChordShape";
 import { ChordSymbolForm } from "./ChordSymbolForm";
 import { beatWords, functionWords } from "./chordWords";
+import { ReckonWith } from "../../reckoner/ReckonWith";
 import { Columns } from "../card/Columns";
 import { Decide } from "../card/Decide";
 import { CardHead } from "../card/CardHead";
@@ -18,7 +19,7 @@ import { Facts } from "../card/Facts";
 import { Listen } from "../card/Listen";
 
 export function ChordCard({ at }: { at: number }) {
-  const { analysis, edits } = useSheet();
+  const { page, analysis, edits } = useSheet();
   const index = indexAt(analysis.chords, at);
   const chord = analysis.chords[index];
   if (!chord) return null;
@@ -48,6 +49,12 @@ export function ChordCard({ at }: { at: number }) {
       <Around index={index} />
       <Rivals chord={chord} onTake={(symbol) => void edits.post("chords", { action: "name", ...place, symbol })} />
       <ChordShape key={chord.start} chord={chord} />
+      <ReckonWith
+        studyId={page.reference.study_id}
+        referenceId={page.reference.id}
+        sentence="chord_notes"
+        written={{ chord: chord.symbol }}
+      />
       <Listen run={runOf(chord, analysis.bars.length, BEATS[analysis.meter] ?? 4)} />
       <Decide
         state={chord.state}

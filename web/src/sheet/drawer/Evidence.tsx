@@ -146,7 +146,7 @@ function FormList() {
     <>
       {analysis.novelty.length > 1 && (
         <Part title="Where something new begins" aside="0 to 1 by bar">
-          <Curve values={analysis.novelty} unit="likely" decimals={2} least={1} />
+          <Curve values={analysis.novelty.map((share) => share * 100)} unit="% likely" decimals={0} least={100} />
         </Part>
       )}
       <Part title="Sections" aside="reason">

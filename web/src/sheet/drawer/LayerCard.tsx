@@ -8,6 +8,7 @@ import { Curve } from "../card/Curve";
 import { CardHead } from "../card/CardHead";
 import { Part } from "../card/Part";
 import { lineOf } from "../played";
+import { ReckonWith } from "../../reckoner/ReckonWith";
 import { LineEditor } from "./LineEditor";
 import { LineFacts } from "./LineFacts";
 import { ScorePartFacts, StemFacts } from "./SourceFacts";
@@ -23,7 +24,7 @@ const BASIS: Record<string, string> = {
 
 /** A measured layer: where it plays, by which source, what the others say, and all that its stem or notes tell. */
 export function LayerCard({ name }: { name: string }) {
-  const { analysis, select, edits } = useSheet();
+  const { page, analysis, select, edits } = useSheet();
   const layer = analysis.layers.find((candidate) => candidate.name === name);
   if (!layer) return null;
 
@@ -49,10 +50,16 @@ export function LayerCard({ name }: { name: string }) {
           {layer.confidence < 0.6 ? "a mix can't tell more surely" : "few bars are in doubt"}
         </span>
       </p>
-      <Part title="How much of it there is" aside="0 to 1 by bar">
-        <Curve values={layer.activity} unit="there" decimals={2} least={1} />
+      <Part title="How much of it there is" aside="by bar">
+        <Curve values={layer.activity.map((share) => share * 100)} unit="%" decimals={0} least={100} />
       </Part>
       <Rivals layer={layer} />
+      <ReckonWith
+        studyId={page.reference.study_id}
+        referenceId={page.reference.id}
+        sentence={layer.role === "bass" ? "sub_octave" : "cut_points"}
+        layer={name}
+      />
       <Button
         className="mt-3 self-start"
         onClick={() =>

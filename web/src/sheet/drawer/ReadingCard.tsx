@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { ReckonWith, sentenceOf } from "../../reckoner/ReckonWith";
 import type { Aspect, Reading } from "../../api/types";
 import { Button } from "../../components/Button";
 import { day } from "../../lib/format";
@@ -60,6 +61,7 @@ export function ReadingCard({ aspect }: { aspect: Aspect }) {
       <Evidence aspect={aspect} />
       {!heard && <Rivals aspect={aspect} reading={reading} onTake={take} />}
       <History aspect={aspect} current={reading} />
+      <ReckonWith studyId={page.reference.study_id} referenceId={page.reference.id} sentence={sentenceOf(aspect)} />
       <Listen run={{ first: 1, last: Math.min(8, analysis.bars.length) }} />
       {form && (
         <CorrectionForm
