@@ -17,8 +17,10 @@ module Api
     get "/references/:id/known" do |id|
       reference = reference_of(id)
       song = library.song(reference) or raise Problem.new(409, "not_analysed", "This reference has no finished analysis yet.")
+      question = asked(Schemas::KnownQuestion)
       wanted = Work::Wanted.of(library.studies.find(reference[:study_id]))
-      known = Ethoscope::Calculators::Known.new(song.vector, bpm: wanted.bpm, key: wanted.key, layer: asked(Schemas::KnownQuestion)[:layer])
+      told = question[:as] == "mine" ? song.vector.restated(wanted.restatement(song.vector)) : song.vector
+      known = Ethoscope::Calculators::Known.new(song.vector, told:, bpm: wanted.bpm, key: wanted.key, layer: question[:layer])
       answer(known: { title: reference[:title], layers: known.layers, known: known.to_h })
     end
   end

@@ -64,7 +64,7 @@ module Api
       required(:written).value(:hash)
     end
 
-    KnownQuestion = Ethoscope::Forms.schema do
+    KnownQuestion = Ethoscope::Forms.schema(parent: FrameQuestion) do
       optional(:layer).filled(:string, max_size?: 120)
     end
 

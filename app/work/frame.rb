@@ -26,12 +26,12 @@ module Work
 
     # Where the bass goes lower than speakers carry.
     def warnings
-      pitch = lowest_bass&.+(@to.semitones) or return []
-      hertz = Ethoscope::Calculators::NoteFrequency.hertz(pitch)
+      lowest = lowest_bass or return []
+      hertz = Ethoscope::Calculators::NoteFrequency.hertz(lowest + @to.semitones)
       return [] if hertz >= CARRIED_HZ || @to.semitones.zero?
 
-      ["The bass goes down to #{Ethoscope::Calculators::Figures.note(pitch, @to.to_key || Ethoscope::Measures::Restatement::UNKEYED)}, #{hertz.round(1)} Hz: below #{CARRIED_HZ} Hz few speakers " \
-       "carry it. Put such notes an octave up, or take a higher key."]
+      note = Ethoscope::Calculators::Figures.note(lowest + @to.semitones, @to.to_key || Ethoscope::Measures::Restatement::UNKEYED)
+      ["The bass goes down to #{note}, #{hertz.round(1)} Hz: below #{CARRIED_HZ} Hz few speakers carry it. Put such notes an octave up, or take a higher key."]
     end
 
     def lowest_bass

@@ -44,6 +44,14 @@ class ReckonerApiTest < Ethoscope::TestCase
     assert_empty unread
   end
 
+  def test_told_as_mine_sentences_speak_of_the_new_track
+    send_json(:patch, "/api/studies/#{@reference[:study_id]}", target_bpm: 84.5, target_tonic: "C", target_mode: "minor")
+    mine = get_json("#{@path}/known?as=mine")[:known][:known]
+
+    assert_equal ["84.5", "C minor"], [mine[:delay_times][:bpm], mine[:chords_to_degrees][:key]]
+    assert_equal ["A minor", "C minor"], mine[:slow_take].values_at(:key, :wanted)
+  end
+
   def test_what_was_reckoned_is_pinned_to_an_item_and_taken_off_and_that_is_undone
     list = Work::Planning.new(library, library.studies.find(@reference[:study_id])).create(from: "reference", reference_id: @id)
     item = list[:items].first

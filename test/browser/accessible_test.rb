@@ -30,7 +30,7 @@ class AccessibleTest < BrowserCase
 
   HOUSE = %w[/ /studies/new /settings /words /reckoner?sentence=swing /nowhere].freeze
   STUDY = %w[/reckoner /profile /checklists /attempts /logbook /sounds /techniques?kind=pedal /comparison].freeze
-  SHEET = %w[?reading=tempo ?reading=key ?reading=form ?card=layer:bass ?card=journal ?card=sources ?zoom=bar /layers /paper].freeze
+  SHEET = %w[?reading=key ?card=layer:bass /layers /paper].freeze
 
   def test_pages_of_the_house = assert_clean(HOUSE)
 

@@ -23,6 +23,7 @@ class AsMineTest < BrowserCase
     assert_equal theirs[:degrees], mine[:degrees]
     assert_equal(theirs[:chords].map { |chord| Harmony::ChordSymbol.parse(chord).transpose(3, Harmony::Key.named("C", "minor")).to_s }, mine[:chords])
     assert_in_delta theirs[:seconds] * @song.bpm / 84.5, mine[:seconds], 0.2
+    delays_swing_and_sections_follow
     the_list_follows
     files_follow
     back_again(theirs)
@@ -90,6 +91,19 @@ class AsMineTest < BrowserCase
     minutes, rest = find("header").text[/(\d+:\d+\.\d)/, 1].split(":")
     { tempo: find("[aria-label=Readings] button", text: "Tempo").text[/[\d.]+ BPM/], key: find("[aria-label=Readings] button", text: "Key").text[/[A-G]\S* (minor|major)/],
       chords: names.map { |name| name.split(", ").first }, degrees: names.map { |name| name.split(", ")[1] }, seconds: (minutes.to_i * 60) + rest.to_f }
+  end
+
+  # At 84.5 BPM a quarter is 60 / 84.5 s, a pair of sixteenths half of that, and a bar four of them.
+  def delays_swing_and_sections_follow
+    { "delay_times" => ["1/4", "710.1 ms"], "section_times" => ["Section 2, bars 5–8", "0:11.36 to 0:22.72"] }.each do |sentence, (name, figure)|
+      visit "/studies/#{@study[:id]}/reckoner?from=#{@reference[:id]}&sentence=#{sentence}"
+
+      assert_selector "tr", text: /#{name}.*#{figure}/
+    end
+    visit "/studies/#{@study[:id]}/reckoner?from=#{@reference[:id]}&sentence=swing"
+    fill_in "Swing, %, worked out when empty", with: "58"
+
+    assert_selector "tr", text: /late by.*28\.4 ms/
   end
 
   def the_list_follows

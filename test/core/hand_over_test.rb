@@ -50,7 +50,8 @@ class HandOverTest < Ethoscope::TestCase
   end
 
   def test_a_lead_sheet_is_engraved_with_all_bars_chords_and_sections
-    DemoSongs.sheets.each do |name, analysis|
+    # One in four, one in six.
+    DemoSongs.sheets.slice(DemoSongs::NAMES.first, DemoSongs::NAMES.find { |name| DemoSongs.sheets[name].fetch(:meter) == "6/8" }).each do |name, analysis|
       song = Fixture.exported(analysis, name)
       told = SecondReader.music_xml(Export::LeadSheetXml.write(song))
 

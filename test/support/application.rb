@@ -75,10 +75,11 @@ module Application
 
   def new_study(**fields) = send_json(:post, "/api/studies", { title: "Study", aim: "style" }.merge(fields))[:study]
 
-  # A study with the fixture in it, analysed.
+  # A study with the fixture in it, analysed: as if it had been dropped, without its sound being looked at again in every test.
   def analysed_reference(study = new_study)
-    reference = upload(study[:id], File.binread(Fixture.wav), "fixture.wav")[:reference]
-    finish(reference[:recording_id])
+    recording = File.open(Fixture.wav, "rb") { |file| library.recordings.keep(file) { { format: "wav", duration: Fixture.analysis.fetch(:duration) } } }
+    reference = library.references.create(study_id: study[:id], recording:, title: "fixture", artist: nil, original_name: "fixture.wav")
+    finish(recording[:id])
     reference
   end
 

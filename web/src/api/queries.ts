@@ -191,9 +191,9 @@ export const knownQuery = (referenceId: number, layer: string) =>
   queryOptions({
     queryKey: keys.known(referenceId, layer),
     queryFn: () =>
-      get<{ known: Known }>(`/references/${referenceId}/known${layer && `?layer=${encodeURIComponent(layer)}`}`).then(
-        (answer) => answer.known,
-      ),
+      get<{ known: Known }>(
+        `/references/${referenceId}/known?as=${told()}${layer && `&layer=${encodeURIComponent(layer)}`}`,
+      ).then((answer) => answer.known),
     enabled: referenceId > 0,
     retry: false,
   });
