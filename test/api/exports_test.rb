@@ -57,6 +57,9 @@ class ExportsTest < Ethoscope::TestCase
     markers = sequence.tracks.first.events.grep(MIDI::MetaEvent).select { |event| event.meta_type == MIDI::META_MARKER }
 
     assert_equal "Z =drop", markers.first.data_as_str
+    first = sequence.tracks[1].events.grep(MIDI::NoteOn).select { |event| event.time_from_start.zero? }
+
+    assert_equal([0, 4, 7], first.map { |event| event.note % 12 }.sort)
     assert_equal 10, sequence.tracks[2].events.grep(MIDI::NoteOn).first.note % 12
   end
 

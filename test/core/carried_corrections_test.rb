@@ -73,8 +73,9 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
     notes = midi(sheet(chord("Dm9/A", 1), chord("C/Bb", 2, voicing: %w[Bb2 E4 G4 C5]), chord("N.C.", 3)).settled)
     bar_ticks = 4 * 480
 
-    assert_equal([2, 5, 9, 0, 4], notes[:chords][0].map { |pitch| pitch % 12 })
-    assert_operator notes[:chords][0].last - notes[:chords][0].first, :>=, 12
+    assert_equal([0, 2, 4, 5, 9], notes[:chords][0].map { |pitch| pitch % 12 }.sort)
+    # The ninth stands over the others.
+    assert_equal 4, notes[:chords][0].max % 12
     assert_equal([46, 64, 67, 72], notes[:chords][bar_ticks])
     assert_equal([9, 10], [0, bar_ticks].map { |tick| notes[:bass][tick].first % 12 })
     assert_nil notes[:chords][2 * bar_ticks]
@@ -95,7 +96,7 @@ class CarriedCorrectionsTest < Ethoscope::TestCase
     first = data[:chords].first.merge(bar: 0, beat: 4.0, beats: 5.0, symbol: "Em", degree: "v")
     notes = midi(Analysis.new(data.merge(chords: [first, *data[:chords].drop(1)])))
 
-    assert_equal([4, 7, 11], notes[:chords][0].map { |pitch| pitch % 12 })
+    assert_equal([4, 7, 11], notes[:chords][0].map { |pitch| pitch % 12 }.sort)
   end
 
   def test_cells_that_a_spreadsheet_would_reckon_with_are_text

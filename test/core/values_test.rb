@@ -20,7 +20,7 @@ class ValuesTest < Ethoscope::TestCase
   ].freeze
 
   REFUSED = [
-    ["tempo", {}, "BPM is missing."], ["tempo", { bpm: "fast" }, "BPM must be a number."], ["tempo", { bpm: 19.9 }, "BPM must be between 20 and 400."],
+    ["tempo", {}, "BPM is missing."], ["tempo", { bpm: "fast" }, "BPM must be a number, such as 84.5."], ["tempo", { bpm: 19.9 }, "BPM must be between 20 and 400."],
     ["tempo", { bpm: Float::INFINITY }, "BPM must be between 20 and 400."], ["tempo", { bpm: 90, changes: [{ at: 1 }] }, "Changes, first: BPM is missing."],
     ["meter", { name: "9/9" }, %r{\AName must be one of: 2/4, 4/4}], ["key", { tonic: "H", mode: "minor" }, "Tonic can't be read."],
     ["key", { tonic: "C", mode: "sad" }, /\AMode must be one of: major/], ["form", { entries: [] }, "Entries needs 1 or more."],

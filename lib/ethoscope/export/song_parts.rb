@@ -55,10 +55,7 @@ module Ethoscope
 
       # @return [Array<Midi::Note>]
       def bass
-        @bass ||= sections.flat_map do |section|
-          line = line_of("bass", section, CHANNELS[:bass])
-          line.empty? ? roots(section) : line
-        end
+        @bass ||= sections.flat_map { |section| bass_line(section).then { |line| line.empty? ? roots(section) : line } }
       end
 
       # @return [Hash{String => Array<Midi::Note>}] by the name of each high line that is known
@@ -93,9 +90,19 @@ module Ethoscope
 
       def at(place, bar, beat) = bar_place(place.first_bar + bar - 1) + ((beat - 1) * @meter.quarters_per_beat)
 
-      def line_of(role, section, channel)
-        told = @vector.of("lines.notes").find { |line| line.place.role == role && line.place.first_bar == section.first_bar }
-        told ? notes(told.value, told.place, channel) : []
+      # A line that only the mix tells gives way where a chord says another bass note.
+      def bass_line(section)
+        told = @vector.of("lines.notes").find { |line| line.place.role == "bass" && line.place.first_bar == section.first_bar } or return []
+        line = notes(told.value, told.place, CHANNELS[:bass])
+        told.source == "mix" ? roots(section).reduce(line) { |played, root| under(played, root) } : line
+      end
+
+      def under(line, root)
+        chord = chords.find { |one| one.start == root.start }
+        inside, outside = line.partition { |note| note.start >= root.start && note.start < root.end }
+        return line if chord.symbol.bass.nil? || inside.any? { |note| ((note.pitch - root.pitch) % 12).zero? }
+
+        [*outside, root].sort_by(&:start)
       end
 
       def notes(line, place, channel)

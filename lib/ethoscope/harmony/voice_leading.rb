@@ -28,17 +28,24 @@ module Ethoscope
       end
       private_class_method :nearest
 
-      # Close positions of a chord within the range: each tone in turn the lowest, in each octave that fits.
+      # Close positions of a chord within the range: each tone in turn the lowest, in each octave that fits; ninths and higher tones stand over the others.
       def self.positions(symbol)
-        classes = symbol.pitch_classes.uniq.sort
-        found = RANGE.select { |pitch| classes.include?(pitch % 12) }.map { |lowest| stacked(lowest, classes) }
-        inside = found.select { |pitches| RANGE.cover?(pitches.last) }
+        high, core = symbol.intervals.partition { |name| name.match?(ChordSymbol::HIGH) }.map { |names| classes(symbol, names) }
+        found = RANGE.select { |pitch| core.include?(pitch % 12) }.map { |lowest| crowned(stacked(lowest, core), high) }
+        inside = found.select { |pitches| pitches.last <= RANGE.max + (high.empty? ? 0 : 7) }
         inside.empty? ? [symbol.pitches(START)] : inside
       end
       private_class_method :positions
 
+      def self.classes(symbol, names) = names.map { |name| (PitchClass.parse(symbol.root) + IntervalName.semitones(name)) % 12 }.uniq
+      private_class_method :classes
+
       def self.stacked(lowest, classes) = classes.map { |note| lowest + ((note - lowest) % 12) }.sort
       private_class_method :stacked
+
+      # High tones, each over what stands already.
+      def self.crowned(pitches, high) = high.reduce(pitches) { |all, note| [*all, all.last + 1 + ((note - all.last - 1) % 12)] }
+      private_class_method :crowned
 
       # Semitones that all voices move, each to the nearest of the other chord.
       def self.movement(one, other)
