@@ -121,7 +121,7 @@ class StudyTest < BrowserCase
     assert_selector "[role=checkbox][aria-checked=true]", count: 1
     find("button[aria-expanded]", match: :first).send_keys(:enter)
 
-    assert_selector "h3", text: "How to do it"
+    assert_selector "h2", text: "How to do it"
     assert_text(/1 of \d+ done/)
   end
 
