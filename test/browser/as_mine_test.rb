@@ -24,6 +24,7 @@ class AsMineTest < BrowserCase
     assert_equal(theirs[:chords].map { |chord| Harmony::ChordSymbol.parse(chord).transpose(3, Harmony::Key.named("C", "minor")).to_s }, mine[:chords])
     assert_in_delta theirs[:seconds] * @song.bpm / 84.5, mine[:seconds], 0.2
     delays_swing_and_sections_follow
+    the_clock_of_a_section_follows
     the_list_follows
     files_follow
     back_again(theirs)
@@ -104,6 +105,14 @@ class AsMineTest < BrowserCase
     fill_in "Swing, %, worked out when empty", with: "58"
 
     assert_selector "tr", text: /late by.*28\.4 ms/
+  end
+
+  def the_clock_of_a_section_follows
+    visit sheet_of(@reference)
+    find("[data-testid=ruler] button", text: /from bar\s+5\b/).click
+    start = library.analysis(@reference).fetch(:bars)[4][:start] * @song.bpm / 84.5
+
+    within("[aria-label=Evidence]") { assert_text format("0:%04.1f to", start) }
   end
 
   def the_list_follows

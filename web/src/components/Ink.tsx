@@ -10,7 +10,7 @@ export function Confidence({ value }: { value: number }) {
         className="inline-block h-swatch w-[21px] border border-measured"
         style={{ background: inkColour(confidenceStep(value)) }}
       />
-      <span className="figure" title="How sure the engine is">
+      <span className="figure whitespace-nowrap" title="How sure the engine is">
         {percent(value)}
       </span>
     </span>

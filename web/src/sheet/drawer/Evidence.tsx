@@ -14,7 +14,7 @@ import { WidthList } from "./WidthList";
 
 /** The figures and the little plot that a measured reading rests on. */
 export function Evidence({ aspect }: { aspect: Aspect }) {
-  const { analysis } = useSheet();
+  const { page, analysis } = useSheet();
   switch (aspect) {
     case "tempo":
       return (
@@ -67,7 +67,7 @@ export function Evidence({ aspect }: { aspect: Aspect }) {
                 ["Loudest", `${figure(analysis.loudness.loudest_short_term, 1)} LUFS`],
                 ["True peak", `${figure(analysis.loudness.true_peak, 1)} dBTP`],
                 ["Side energy", widthRange(analysis.bars.map((bar) => bar.width))],
-                ["Length", clock(analysis.duration, 1)],
+                ["Length", clock(analysis.duration / (page.frame?.ratio ?? 1), 1)],
               ]}
             />
           </Part>

@@ -1,4 +1,4 @@
-import { bars, figure, percent, plural } from "../../lib/format";
+import { bars, clock, figure, percent, plural } from "../../lib/format";
 import { pitchName } from "../../lib/naming";
 import { useSheet } from "../context";
 import { returnsIn } from "../returns";
@@ -16,7 +16,7 @@ import { WidthList } from "./WidthList";
 import { Confidence } from "../../components/Ink";
 
 export function SectionCard({ at }: { at: number }) {
-  const { analysis } = useSheet();
+  const { page, analysis } = useSheet();
   const index = indexAt(analysis.sections, at);
   const section = analysis.sections[index];
   if (!section) return null;
@@ -29,6 +29,10 @@ export function SectionCard({ at }: { at: number }) {
   const playing = analysis.layers
     .filter((layer) => mean(layer.activity.slice(section.first_bar - 1, last)) >= 0.5)
     .map((layer) => layer.role);
+  // Told as mine, the clock is that of the new track.
+  const ratio = page.frame?.ratio ?? 1;
+  const starts = (inside[0]?.start ?? 0) / ratio;
+  const ends = (inside.at(-1)?.end ?? 0) / ratio;
   return (
     <>
       <CardHead
@@ -51,7 +55,8 @@ export function SectionCard({ at }: { at: number }) {
       <Part title="In this section">
         <Facts
           facts={[
-            ["Length", `${section.bars} bars, ${((inside.at(-1)?.end ?? 0) - (inside[0]?.start ?? 0)).toFixed(1)} s`],
+            ["Length", `${section.bars} bars, ${clock(ends - starts, 1)}`],
+            ["On the clock", `${clock(starts, 1)} to ${clock(ends, 1)}`],
             ["Energy", `${figure(energy, 1)} LUFS`],
             ["Who plays", playing.join(", ") || "nobody for sure"],
           ]}
