@@ -49,6 +49,8 @@ class AssembliesTest < Ethoscope::TestCase
 
   def test_what_can_not_be_read_is_refused_and_the_rest_stays
     send_file(StemFiles.kick, "Kick.wav")
+
+    assert_equal 201, last_response.status, last_response.body
     send_file("Dear sir", "Bass.wav")
 
     assert_problem 422, "unusable_audio", /not a sound file/

@@ -15,6 +15,10 @@ class StudiesApiTest < Ethoscope::TestCase
     send_json(:delete, "/api/studies/#{study[:id]}")
     get_json("/api/studies/#{study[:id]}")
 
+    assert_problem 404, "missing", /thrown away.*brought back/
+    send_json(:delete, "/api/studies/#{study[:id]}?for_good=true")
+    get_json("/api/studies/#{study[:id]}")
+
     assert_problem 404, "missing", /no such study/
   end
 

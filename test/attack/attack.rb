@@ -55,15 +55,15 @@ module Attack
     Uploads.new(nil, HostileFiles.new(seed + 1, folder), report).through_the_command_line(count / 3, files)
   end
 
-  def self.edits(folder, seed, count, report)
+  def self.edits(folder, seed, count, report, songs: SONGS)
     served(folder, "edits") do |server|
-      SONGS.each_with_index do |song, i|
+      songs.each_with_index do |song, i|
         study = server.post("/api/studies", { title: "Edited", aim: "exact" }).json[:study][:id]
         path = song.call
         id = server.upload("/api/studies/#{study}/references", File.binread(path), File.basename(path)).json[:reference][:id]
         server.settle(300) { server.get("/api/references/#{id}").json[:analysis] }
         worked_in = ->(reference) { server.settle { !%w[queued running].include?(server.get("/api/references/#{reference}").json.dig(:derivation, :state)) } }
-        Edits.new(server, study, id, seed + i, report, &worked_in).run(count / SONGS.size)
+        Edits.new(server, study, id, seed + i, report, &worked_in).run(count / songs.size)
       end
     end
   end

@@ -19,10 +19,10 @@ class AttackTest < Ethoscope::TestCase
   end
 
   def test_random_edits_leave_everything_answering
-    Attack.edits(folder, 3, 12, @report)
+    Attack.edits(folder, 3, 8, @report, songs: Attack::SONGS.first(1))
 
     assert_predicate @report, :clean?, @report.to_s
-    assert_match(/made 12/, @report.to_s)
+    assert_match(/made 8/, @report.to_s)
   end
 
   def test_a_kill_loses_nothing_that_was_acknowledged
@@ -44,7 +44,7 @@ class AttackTest < Ethoscope::TestCase
   end
 
   def test_the_same_seed_gives_the_same_files
-    one, other, third = [7, 7, 8].map { |seed| Attack::HostileFiles.new(seed, folder).each(4).map { |file| "#{file.name} #{Digest::SHA256.hexdigest(file.bytes)}" } }
+    one, other, third = [7, 7, 8].map { |seed| Attack::HostileFiles.new(seed, folder).each(2).map { |file| "#{file.name} #{Digest::SHA256.hexdigest(file.bytes)}" } }
 
     assert_equal one, other
     refute_equal one, third

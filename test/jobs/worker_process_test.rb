@@ -41,9 +41,9 @@ class WorkerProcessTest < Ethoscope::TestCase
 
   def test_one_that_takes_too_long_is_ended_with_what_it_started
     started = File.join(folder, "started")
-    reason = run_worker("pid = spawn(%(sleep 60)); File.write(#{started.dump}, pid.to_s); sleep", seconds: 2)
+    reason = run_worker("pid = spawn(%(sleep 60)); File.write(#{started.dump}, pid.to_s); sleep", seconds: 6)
 
-    assert_match(/took longer than 2 s/, reason)
+    assert_match(/took longer than 6 s/, reason)
     wait_until { gone?(File.read(started).to_i) }
   end
 

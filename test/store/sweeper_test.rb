@@ -18,12 +18,24 @@ class SweeperTest < Ethoscope::TestCase
     [library.recordings.features_path(recording), library.recordings.part_path(recording, "struck")].each { |path| File.write(path, "made") }
   end
 
+  def for_good(table, row) = send_json(:delete, "/api/#{table}/#{row[:id]}?for_good=true")
+
+  def test_what_is_thrown_away_keeps_its_files_until_it_goes_for_good
+    study = new_study
+    import(study)
+    before = files
+    send_json(:delete, "/api/studies/#{study[:id]}")
+    library.sweep
+
+    assert_equal [1, before], [before.size, files]
+  end
+
   def test_a_removed_study_takes_its_recordings_their_analyses_and_files_with_it
     study = new_study
     reference = import(study)
     made_of(reference)
     finish(reference[:recording_id])
-    send_json(:delete, "/api/studies/#{study[:id]}")
+    for_good("studies", study)
 
     assert_empty files
     assert_equal([0] * 5, %i[studies references recordings analyses readings].map { |table| library.db[table].count })
@@ -35,10 +47,10 @@ class SweeperTest < Ethoscope::TestCase
     made_of(import(one))
     kept = import(other)
     before = files
-    send_json(:delete, "/api/studies/#{one[:id]}")
+    for_good("studies", one)
 
     assert_equal [3, before], [files.size, files]
-    send_json(:delete, "/api/references/#{kept[:id]}")
+    for_good("references", kept)
 
     assert_empty files
   end
@@ -49,7 +61,7 @@ class SweeperTest < Ethoscope::TestCase
     send_bytes("/api/references/#{reference[:id]}/stems", sound(7), "kick.wav")
     assembly = send_json(:post, "/api/studies/#{study[:id]}/assemblies", { title: "parts" })[:assembly]
     send_bytes("/api/assemblies/#{assembly[:id]}/files", sound(8), "bass.wav")
-    send_json(:delete, "/api/references/#{import(study, 9)[:id]}")
+    for_good("references", import(study, 9))
 
     assert_equal 3, files.size
     send_json(:delete, "/api/assemblies/#{assembly[:id]}")

@@ -15,4 +15,6 @@ Capybara.register_driver(:chromium) do |app|
 end
 Capybara.server = :puma, { Silent: true, Threads: "2:12" }
 Capybara.default_max_wait_time = 30
+# Asking less often leaves the processor to the page that is asked.
+Capybara.default_retry_interval = 0.05
 Capybara.enable_aria_label = true

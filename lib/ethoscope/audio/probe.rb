@@ -8,7 +8,7 @@ module Ethoscope
     class Probe
       # Headers may say a little more than there is.
       TOLD_SHARE = 0.9
-      SECONDS = 15
+      SECONDS = 30
       SHOWN = "stream=codec_type,codec_name,sample_rate,channels,duration,bit_rate:format=duration:format_tags=title,artist:stream_tags=title,artist"
       # No lossy format gets by with fewer bytes a second, nor silence in a lossless one: a longer duration is a lie of the head.
       FEWEST_BYTES = 100
