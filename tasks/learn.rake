@@ -18,8 +18,11 @@ namespace :learn do
     learner.new(measured.compact).learn
   end
 
-  desc "Network of Harmony::ChordModel"
-  task(:chords, [:folder] => :load) { |_, arguments| puts learn.call(Learning::ChordLearner, arguments).to_csv }
+  desc "Network of Harmony::ChordModel, going on from the one that ships"
+  task(:chords, [:folder] => :load) do |_, arguments|
+    measured = Learning::Corpus.new(*arguments.to_a).map { |song| Learning::ChordLearner.measure(song) }
+    puts Learning::ChordLearner.new(measured, from: Ethoscope::Signal::WeightTable.read(Ethoscope::Harmony::ChordModel::WEIGHTS_FILE)).learn.to_csv
+  end
 
   desc "Weights of Rhythm::BarModel"
   task(:bars, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BarLearner, arguments).to_csv }
@@ -41,6 +44,9 @@ namespace :learn do
 
   desc "Network of Rhythm::StrokeContext; of songs with NAME.mid beside them"
   task(:context, [:folder] => :load) { |_, arguments| puts learn.call(Learning::ContextLearner, arguments).to_csv }
+
+  desc "Network of Layers::VoiceModel"
+  task(:voice, [:folder] => :load) { |_, arguments| puts learn.call(Learning::VoiceLearner, arguments).to_csv }
 
   desc "Curves of Layers::Activity"
   task(:layers, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::LayerLearner, arguments)) }

@@ -2,13 +2,15 @@
 
 module Learning
   # Learns the network of {Ethoscope::Harmony::ChordModel} from half beats whose chord is known: cross entropy, mini-batches,
-  # a falling rate.
+  # a falling rate. It may go on from a table that was learnt from other songs, the slower for it.
   class ChordLearner
     Model = Ethoscope::Harmony::ChordModel
     HIDDEN = 24
     EPOCHS = 12
     BATCH = 512
     RATE = 0.01
+    LATER_EPOCHS = 8
+    LATER_RATE = 0.004
     PENALTY = 1e-4
     # Qualities that the truth knows beyond the model's, and what they count as.
     COUNTS_AS = { "maj(9)" => "maj", "9" => "7", "7(b9)" => "7", "maj9" => "maj7", "min9" => "min7", "sus4(b7)" => "sus4", "min6" => "min",
@@ -50,7 +52,9 @@ module Learning
     end
 
     # @param measured [Array] what {measure} gave for each song
-    def initialize(measured)
+    # @param from [Ethoscope::Signal::WeightTable, nil] what was learnt before
+    def initialize(measured, from: nil)
+      @from = from
       kept = measured.map do |inputs, levels, classes|
         rows = Numo::SFloat.from_binary(inputs).reshape(classes.size, 12, Model::INPUTS.size)
         keep = classes.each_index.select { |i| classes[i] >= 0 }
@@ -67,10 +71,11 @@ module Learning
     # @return [Ethoscope::Signal::WeightTable]
     def learn
       random = Random.new(0)
-      weights = start(random)
+      weights = @from ? before : start(random)
       adam = Adam.new(weights, penalty: PENALTY)
-      EPOCHS.times do |epoch|
-        rate = RATE * 0.5 * (1 + Math.cos(Math::PI * epoch / EPOCHS))
+      epochs, most = @from ? [LATER_EPOCHS, LATER_RATE] : [EPOCHS, RATE]
+      epochs.times do |epoch|
+        rate = most * 0.5 * (1 + Math.cos(Math::PI * epoch / epochs))
         (0...size).to_a.shuffle(random:).each_slice(BATCH) { |batch| adam.step(gradients(weights, batch), rate) }
       end
       table(weights)
@@ -84,6 +89,13 @@ module Learning
       qualities = Model::QUALITIES.size
       { into: draw.call(inputs, HIDDEN, 1 / Math.sqrt(inputs)), bias: Numo::DFloat.zeros(HIDDEN), out: draw.call(HIDDEN, qualities, 0.1),
         direct: Numo::DFloat.zeros(inputs, qualities), quality_bias: Numo::DFloat.zeros(qualities), none: Numo::DFloat.zeros(3) }
+    end
+
+    def before
+      units = @from.columns - Model::QUALITIES
+      { into: @from.block(Model::INPUTS, units), bias: @from.block(["bias"], units)[0, true].dup, out: @from.block(units, Model::QUALITIES),
+        direct: @from.block(Model::INPUTS, Model::QUALITIES), quality_bias: @from.block(["bias"], Model::QUALITIES)[0, true].dup,
+        none: @from.block(["none"], Model::QUALITIES.first(3))[0, true].dup }
     end
 
     def gradients(weights, batch)
@@ -120,8 +132,8 @@ module Learning
     end
 
     def table(weights)
-      units = (1..HIDDEN).map { |unit| "hidden #{unit}" }
-      blank = [nil] * HIDDEN
+      units = (1..weights[:bias].size).map { |unit| "hidden #{unit}" }
+      blank = [nil] * units.size
       cells = Model::INPUTS.each_with_index.to_h { |name, i| [name, weights[:into][i, true].to_a + weights[:direct][i, true].to_a] }
       cells["bias"] = weights[:bias].to_a + weights[:quality_bias].to_a
       units.each_with_index { |name, i| cells[name] = blank + weights[:out][i, true].to_a }

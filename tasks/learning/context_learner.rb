@@ -5,7 +5,7 @@ module Learning
   class ContextLearner
     Rhythm = Ethoscope::Rhythm
     Model = Rhythm::StrokeContext
-    HIDDEN = 32
+    HIDDEN = 48
     EPOCHS = 20
     PENALTY = 3e-3
 

@@ -7,7 +7,8 @@ module Learning
     NEAR_DOWNBEAT = 0.07
     NEAR_BOUNDARY = 0.5
     # Truth roles that each row of the sheet stands for.
-    ROLES = { "kick" => %w[kick], "snare" => %w[snare], "hats" => %w[hats], "bass" => %w[bass], "chords" => %w[chords pad], "lead" => %w[lead] }.freeze
+    ROLES = { "kick" => %w[kick], "snare" => %w[snare], "hats" => %w[hats], "bass" => %w[bass], "chords" => %w[chords pad], "lead" => %w[lead],
+              "vocal" => %w[vocal] }.freeze
 
     # @param analysis [Hash] the schema
     # @param truth [Hash] as the corpus has it

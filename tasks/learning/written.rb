@@ -27,6 +27,17 @@ module Learning
       [written, Rhythm::DrumSteps.of(song.features.short, Rhythm::StepGrid.new(grid, written.swing))]
     end
 
+    # @param truth [Hash]
+    # @return [Rhythm::BeatGrid, nil] of the truth; nil where it holds no whole bar
+    def self.grid(truth)
+      meter = Rhythm::Meter.named(truth[:meter])
+      beats = truth[:beats]
+      pickup = beats.index { |time| (time - truth[:downbeats].first).abs < 0.02 } || 0
+      bars = (beats.size - pickup) / meter.beats
+      edges = [*beats, (2 * beats[-1]) - beats[-2]].first(pickup + (bars * meter.beats) + 1)
+      bars.positive? ? Rhythm::BeatGrid.new(edges:, pickup:, meter:) : nil
+    end
+
     # @param score [Ethoscope::Midi::Score]
     # @param truth [Hash]
     def initialize(score, truth)
@@ -34,15 +45,8 @@ module Learning
       @truth = truth
     end
 
-    # @return [Rhythm::BeatGrid, nil] of the truth; nil where it holds no whole bar
-    def grid
-      meter = Rhythm::Meter.named(@truth[:meter])
-      beats = @truth[:beats]
-      pickup = beats.index { |time| (time - @truth[:downbeats].first).abs < 0.02 } || 0
-      bars = (beats.size - pickup) / meter.beats
-      edges = [*beats, (2 * beats[-1]) - beats[-2]].first(pickup + (bars * meter.beats) + 1)
-      bars.positive? ? Rhythm::BeatGrid.new(edges:, pickup:, meter:) : nil
-    end
+    # @return [Rhythm::BeatGrid, nil] see {Written.grid}
+    def grid = self.class.grid(@truth)
 
     # @return [Rhythm::Swing]
     def swing = Rhythm::Swing.new(**@truth[:swing].slice(:unit, :ratio), confidence: 1.0)

@@ -11,6 +11,13 @@ class ChordTest < Ethoscope::TestCase
     @f_minor = Key.named("F", "minor")
   end
 
+  def test_no_name_has_two_signs
+    names = %w[Db G# Cb D#].flat_map { |tonic| (0..11).map { |pitch| Harmony::PitchClass.spell(pitch, tonic) } }
+
+    assert_operator names.map(&:size).max, :<=, 2
+    assert_equal(%w[D F Bb], [2, 5, 10].map { |pitch| Harmony::PitchClass.spell(pitch, "Db") })
+  end
+
   def test_labels_and_symbols_are_spelled_in_the_key
     chord = Chord.on(10, "min7", bass: 1)
 

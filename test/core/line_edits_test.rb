@@ -55,11 +55,11 @@ class LineEditsTest < Ethoscope::TestCase
   end
 
   def test_the_bass_follows_with_its_chord_tones
-    value = edits("bass").move(bar: 1, beat: 3, pitch: 45, to_pitch: 28)
+    value = edits("bass").move(bar: 2, beat: 1, pitch: 41, to_pitch: 24)
     bass = sheet(value)[:bass]
 
-    assert_equal [28, "E", "fifth", 1.0], bass[:notes][1].values_at(:pitch, :name, :tone, :sure)
-    assert_equal 28, bass[:lowest]
+    assert_equal [24, "C", "fifth", 1.0], bass[:notes][1].values_at(:pitch, :name, :tone, :sure)
+    assert_equal 24, bass[:lowest]
     assert_equal data[:bass][:notes].first, bass[:notes].first
     assert_in_delta 1.0, bass[:tones].values.sum, 0.01
   end

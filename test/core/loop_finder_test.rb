@@ -37,6 +37,15 @@ class LoopFinderTest < Ethoscope::TestCase
     assert_nil loop_of([nil] * 8)
   end
 
+  def test_one_chord_is_a_loop_only_where_it_is_a_drone
+    assert_equal ["i"], loop_of(["Am"] * 16).degrees
+    assert_nil loop_of((["Am"] * 4) + %w[F C G Dm E7 F G C Dm E7 C])
+  end
+
+  def test_what_goes_round_in_a_corner_only_is_not_the_loop_of_the_song
+    assert_nil loop_of(%w[Am F Am F] + %w[C G Dm E7 G C F Dm C E7 Dm G F C E7 G Dm C F E7 C Dm G E7])
+  end
+
   private
 
   # One chord a bar, in A minor.

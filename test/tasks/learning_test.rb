@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-%w[corpus adam bar_learner key_learner chord_learner boundary_learner label_learner network_learner stroke_learner written attack_learner context_learner judge layer_learner
-   confidence_learner].each do |file|
+%w[corpus adam bar_learner key_learner chord_learner boundary_learner label_learner network_learner stroke_learner voice_learner written attack_learner context_learner judge
+   layer_learner confidence_learner].each do |file|
   require_relative "../../tasks/learning/#{file}"
 end
 
@@ -60,6 +60,27 @@ class LearningTest < Ethoscope::TestCase
     belief = model.log_likelihood(notes([[2, 5, 9]]))
 
     assert_equal (2 * Harmony::ChordModel::QUALITIES.size) + 1, belief[0, true].max_index
+  end
+
+  def test_the_chord_learner_goes_on_from_what_was_learnt_before
+    before = Learning::ChordLearner.new(Array.new(8) { |seed| chord_song(Random.new(seed)) }).learn
+    after = Learning::ChordLearner.new([chord_song(Random.new(99))], from: before).learn
+    changed = (after.block(["bass +0"], ["maj"]) - before.block(["bass +0"], ["maj"])).abs.max
+
+    assert_equal [before.columns, before.rows], [after.columns, after.rows]
+    assert_operator changed, :>, 0
+    assert_equal (2 * Harmony::ChordModel::QUALITIES.size) + 1, Harmony::ChordModel.new(after).log_likelihood(notes([[2, 5, 9]]))[0, true].max_index
+  end
+
+  def test_the_voice_learner_finds_what_tells_a_sung_beat
+    names = Ethoscope::Layers::VoiceModel::INPUTS
+    random = Random.new(8)
+    rows = Array.new(4000) { Array.new(names.size) { random.rand(-1.0..1.0) } }
+    sung = rows.map { |row| row[20] > 0.2 ? 1.0 : 0.0 }
+    table = Learning::VoiceLearner.new([[rows, sung].map { |values| Numo::SFloat.cast(values).to_binary }]).learn
+    likely = Ethoscope::Layers::VoiceModel.new(table).likelihood(Numo::DFloat.cast(rows)).to_a
+
+    assert_operator likely.zip(sung).count { |share, is| (share > 0.5) == (is > 0.5) }, :>, 3400
   end
 
   def test_the_boundary_learner_finds_what_tells_a_boundary

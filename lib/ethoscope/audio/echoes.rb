@@ -46,10 +46,20 @@ module Ethoscope
       # @param lag [Float] seconds
       # @return [Array<Float>] for each block the strongest value around that lag, with its sign; empty for mono
       def at(lag)
-        place = (lag / lag_seconds).round - 1
-        return [] if curves.empty? || place + 1 >= curves.shape[1] || place < 1
+        near = around(lag) or return []
+        near.to_a.map { |values| values.max_by(&:abs) }
+      end
 
-        curves[true, (place - 1)..(place + 1)].to_a.map { |near| near.max_by(&:abs) }
+      # @param from [Float] seconds
+      # @param to [Float] seconds
+      # @param lag [Float] seconds
+      # @return [Float, nil] the strongest value around that lag, with its sign, of the mean over the blocks between, in deviations of that mean; nil for mono and past
+      #   the longest lag
+      def over(from, to, lag)
+        near = around(lag) or return nil
+        first = (from / block_seconds).round.clamp(0, near.shape[0] - 1)
+        last = (to / block_seconds).round.clamp(first + 1, near.shape[0])
+        (near[first...last, true].mean(axis: 0) * Math.sqrt(last - first)).to_a.max_by(&:abs)
       end
 
       def self.measure(middle, side, lags)
@@ -93,6 +103,14 @@ module Ethoscope
         ((high * up) + (low * (1 - up))) / [deviation, 1e-9].max
       end
       private_class_method :pooled
+
+      private
+
+      # Shape [blocks, 3]; nil for mono and past the longest lag.
+      def around(lag)
+        place = (lag / lag_seconds).round - 1
+        curves.empty? || place < 1 || place + 1 >= curves.shape[1] ? nil : curves[true, (place - 1)..(place + 1)]
+      end
     end
   end
 end

@@ -83,6 +83,7 @@ module Ethoscope
           bass: object(notes: list(shape(:BassNote)), tones: [map(NUMBER), "shares: root, third, fifth, seventh, other"], lowest: maybe(NUMBER), highest: maybe(NUMBER)),
           leads: [list(shape(:Lead)), "where a high line stands clear"], lines: list(shape(:PlayedLine)),
           changes: list(shape(:EngineChange)), untold_roles: [list(STRING), "Roles that no source tells."],
+          voiceless: [list(object(**RUN)), "where the voice rests for two bars or more; none without a voice"],
           phrase_bars: [maybe(NUMBER), "the most common distance between changes"], sections: list(shape(:EngineSection)),
           returns: [shape(:Returns), "what comes back moved by semitones"],
           novelty: [list(NUMBER), "For each bar how likely it is that a section begins with it."], bars: list(shape(:Bar)), loudness: shape(:Loudness), mix: shape(:Mix),

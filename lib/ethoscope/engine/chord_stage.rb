@@ -16,7 +16,7 @@ module Ethoscope
 
       # @return [Chords]
       def result
-        heard = @count.hearing.recognizer.spans
+        heard = @count.hearing.chords
         written = @gaps.beside("the chords of the MIDI file", []) { @count.ensemble.chords(heard) }
         spans = written.empty? ? heard : written
         Chords.new(spans:, voicings: @gaps.beside("the voicings of the MIDI file", []) { @count.ensemble.voicings(spans) }, source: written.empty? ? "mix" : "midi")

@@ -39,6 +39,9 @@ module Ethoscope
       # @return [Harmony::ChordRecognizer]
       def recognizer = @recognizer ||= Harmony::ChordRecognizer.new(notes, grid.half_beat_positions)
 
+      # @return [Array<Harmony::ChordRecognizer::Span>] chords as heard, bars that sound alike telling each other's
+      def chords = recognizer.spans(Harmony::Recurrence.new(bar_features.harmony, 2 * grid.pickup, 2 * grid.meter.beats))
+
       # @return [Harmony::KeyEvidence]
       def key_evidence = @key_evidence ||= Harmony::KeyEvidence.new(recognizer.belief, notes, grid)
 

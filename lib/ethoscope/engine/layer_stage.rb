@@ -23,7 +23,7 @@ module Ethoscope
 
       # @return [Playing]
       def result
-        layers = @gaps.beside("the layers", []) { ensemble.layers(Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums, played).layers) }
+        layers = @gaps.beside("the layers", []) { ensemble.layers(of_mix) }
         told = @gaps.beside("the bass of stems and MIDI", []) { ensemble.bass(@spans) }
         bass = told.empty? ? heard_bass : told
         Playing.new(layers:, bass:, bass_source: told.empty? ? "mix" : ensemble.source_of("bass"), leads:, patterns:, timings:, lines: lines(bass, layers), drums:,
@@ -35,6 +35,11 @@ module Ethoscope
       def ensemble = @count.ensemble
 
       def hearing = @count.hearing
+
+      def of_mix
+        layers = Layers::Activity.new(@features.short, hearing.notes, @count.grid, hearing.drums, played).layers
+        @gaps.beside("the voice", layers) { Layers::Voice.new(@features.short, @features.spectra, @count.grid).beside(layers) }
+      end
 
       def heard_bass = @gaps.beside("the bass line", []) { Harmony::BassLine.new(hearing.notes, @spans, played.likely("bass"), hearing.steps, @count.grid.pickup).notes }
 

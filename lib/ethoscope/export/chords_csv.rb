@@ -15,7 +15,7 @@ module Ethoscope
 
       def self.row(chord, place, key)
         symbol = Harmony::ChordSymbol.parse(chord[:symbol])
-        ["#{place.letter} #{place.label}", place.first_bar + chord[:bar] - 1, chord[:beat], chord[:beats], chord[:symbol], chord[:label], key && symbol.degree(key),
+        [place.title, place.first_bar + chord[:bar] - 1, chord[:beat], chord[:beats], chord[:symbol], chord[:label], key && symbol.degree(key),
          Readings::Words.signs(symbol.notes.join(" "))]
       end
       private_class_method :row

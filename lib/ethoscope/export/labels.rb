@@ -9,7 +9,7 @@ module Ethoscope
       # @return [String]
       def self.write(song)
         clock = Clock.new(song)
-        sections = song.vector.of("form.section").map { |told| clock.line(told.place, "#{told.place.letter} #{told.place.label}") }
+        sections = song.vector.of("form.section").map { |told| clock.line(told.place, told.place.title) }
         others = song.vector.of("techniques.technique").map { |told| clock.line(told.place, told.value[:name]) } + song.vector.of("techniques.mark").map do |told|
           clock.line(told.place, told.value[:text])
         end

@@ -14,7 +14,7 @@ module Ethoscope
         place = told.place
         register = vector.of("lines.register").find { |one| one.place == place }&.value || {}
         fill = vector.of("layers.fill").find { |one| one.place == place }&.value
-        [place.name, place.role, "#{place.letter} #{place.label}", place.first_bar, place.bars, told.value, fill, *register.values_at(:low, :high).map do |pitch|
+        [place.name, place.role, place.title, place.first_bar, place.bars, told.value, fill, *register.values_at(:low, :high).map do |pitch|
           pitch && named(pitch, vector)
         end,
          told.source, told.confidence]

@@ -31,7 +31,7 @@ module Ethoscope
       end
 
       def sections
-        rows = @vector.of("form.section").map { |told| [plain("#{told.place.letter} #{told.place.label}"), bars(told.place), chords(told.place), playing(told.place)] }
+        rows = @vector.of("form.section").map { |told| [plain(told.place.title), bars(told.place), chords(told.place), playing(told.place)] }
         [HEAD, HEAD.map { "---" }, *rows].map { |row| "| #{row.join(" | ")} |" }
       end
 

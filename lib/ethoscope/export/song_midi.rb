@@ -21,7 +21,7 @@ module Ethoscope
       def score(lead_in = 0.0)
         Midi::Score.new(tracks: tracks.map { |track| late(track, lead_in) }, tempos: tempos(lead_in), keys: keys(lead_in), warnings: [],
           meters: [Midi::Score::TimeSignature.new(at: lead_in, numerator: @meter.numerator, denominator: @meter.denominator)],
-          markers: @parts.sections.map { |place| Midi::Score::Marker.new(at: lead_in + @parts.bar_place(place.first_bar), text: "#{place.letter} #{place.label}") })
+          markers: @parts.sections.map { |place| Midi::Score::Marker.new(at: lead_in + @parts.bar_place(place.first_bar), text: place.title) })
       end
 
       private

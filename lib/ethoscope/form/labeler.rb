@@ -7,7 +7,8 @@ module Ethoscope
     class Labeler
       # Chord sequences this alike are the same, whatever plays them.
       SAME_HARMONY = 0.8
-      QUIET = 0.35
+      # A musician writes down no more kinds of parts than this; beyond them the two that are most alike are one.
+      KINDS = 8
 
       # @param features [BarFeatures]
       # @param segmenter [Segmenter]
@@ -24,9 +25,9 @@ module Ethoscope
 
       # @return [Array<Section>]
       def sections
-        groups = group
+        groups = together(group)
         letters = letters_for(groups)
-        names = names_for(groups)
+        names = PartNames.new(@ranges, groups, letters, @energy).to_h
         @ranges.each_with_index.map do |range, i|
           label, reason = names.fetch(groups[i])
           Section.new(label:, letter: letters[i], first_bar: range.begin + 1, bars: range.size,
@@ -45,6 +46,19 @@ module Ethoscope
         end
       end
 
+      def together(groups)
+        return groups if groups.uniq.size <= KINDS
+
+        one, other = groups.uniq.combination(2).max_by { |pair| kinship(*pair.map { |part| groups.each_index.select { |i| groups[i] == part } }) }
+        together(groups.map { |part| part == other ? one : part })
+      end
+
+      # Mean log odds that sections of one part and of another are of one kind.
+      def kinship(some, others)
+        odds = some.product(others).map { |pair| @likeness.log_odds(*pair.minmax.reverse) }
+        odds.sum / odds.size
+      end
+
       # The same chords in another dress keep the letter and get a prime.
       def letters_for(groups)
         letters = {}
@@ -56,65 +70,6 @@ module Ethoscope
             kin ? base + ("'" * (primes[base] += 1)) : base
           end
         end
-      end
-
-      def names_for(groups)
-        names = {}
-        name_edges(groups, names)
-        inner = groups.uniq - names.keys
-        repeated, single = inner.partition { |number| groups.count(number) > 1 }
-        by_energy = repeated.sort_by { |number| -mean_energy(number, groups) }
-        by_energy.each_with_index do |number, i|
-          names[number] = name_repeated(i, number, by_energy, groups)
-        end
-        single.each { |number| names[number] = name_single(number, groups, names) }
-        distinct(names)
-      end
-
-      def name_edges(groups, names)
-        first, last = groups.values_at(0, -1)
-        names[first] = ["intro", "opens the song, heard once"] if groups.count(first) == 1 && groups.size > 2
-        return unless groups.count(last) == 1 && groups.size > 2 && last != first
-
-        names[last] = ["outro", "closes the song, heard once"] if quiet?(last, groups) || @ranges.last.size <= 8
-      end
-
-      def name_repeated(place, number, by_energy, groups)
-        return ["chorus", "the loudest part that comes back"] if place.zero? && by_energy.size > 1
-        return ["verse", "comes back, under the loudest part"] if place <= 1
-        return ["pre-chorus", "comes back, short"] if @ranges[groups.index(number)].size <= 4
-
-        ["post-chorus", "comes back, between the others in loudness"]
-      end
-
-      def name_single(number, groups, names)
-        return ["breakdown", "heard once, quiet, inside the song"] if quiet?(number, groups)
-        return ["verse", "the longest part"] if names.values.none? { |name, _| name == "verse" } && longest?(number, groups)
-
-        ["bridge", "heard once, inside the song"]
-      end
-
-      def longest?(number, groups)
-        @ranges[groups.index(number)].size == @ranges.map(&:size).max
-      end
-
-      # A label stands for one chart: a second group of the same kind gets a figure.
-      def distinct(names)
-        seen = Hash.new(0)
-        names.transform_values do |label, reason|
-          count = (seen[label] += 1)
-          [count > 1 ? "#{label} #{count}" : label, reason]
-        end
-      end
-
-      def mean_energy(number, groups)
-        bars = groups.each_index.select { |i| groups[i] == number }.flat_map { |i| @ranges[i].to_a }
-        bars.sum { |bar| @energy[bar] } / bars.size
-      end
-
-      def quiet?(number, groups)
-        low, high = @energy.minmax
-        mean_energy(number, groups) < high - ((high - low).clamp(6, 24) * QUIET)
       end
     end
   end

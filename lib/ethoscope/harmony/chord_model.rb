@@ -6,7 +6,7 @@ module Ethoscope
   module Harmony
     # How likely each chord is in each half beat, from which notes sound over each possible root.
     #
-    # A small network that is the same for all twelve roots: chroma of five registers, turned so that the root comes first,
+    # A small network that is the same for all twelve roots: chroma of five registers, and of two over a beat to both sides, turned so that the root comes first,
     # one hidden layer, one score a quality, and one score for "no chord" (after Korzeniowski & Widmer, "Feature learning
     # for chord recognition: the deep chroma extractor", ISMIR 2016, made small enough to read). The weights in
     # chord_weights.csv were learnt by `rake learn:chords`.
@@ -15,7 +15,10 @@ module Ethoscope
       # MIDI numbers of the registers whose chroma is looked at.
       REGISTERS = { "bass" => (28..50), "all" => (51..86), "tenor" => (48..64), "middle" => (60..76), "high" => (72..92) }.freeze
       QUALITIES = %w[maj min 7 maj7 min7 sus4 sus2 dim aug hdim7 dim7 maj6].freeze
-      INPUTS = REGISTERS.keys.flat_map { |register| (0..11).map { |step| "#{register} +#{step}" } }.freeze
+      # Registers that are also heard over a beat to both sides: broken chords and lines are whole only so.
+      AROUND = %w[bass all].freeze
+      REACH = 2
+      INPUTS = [*REGISTERS.keys, *AROUND.map { |register| "#{register} around" }].flat_map { |register| (0..11).map { |step| "#{register} +#{step}" } }.freeze
       # Level that stands for silence in the score of "no chord".
       FAINT = 1e-3
 
@@ -37,13 +40,20 @@ module Ethoscope
       # @param notes [NoteActivation] over half beats
       # @return [Numo::DFloat] shape [half beats, 12, inputs]: chroma of all registers turned to each root
       def self.inputs(notes)
-        registers = REGISTERS.values.map { |range| unit_rows(notes.chroma(range)) }
+        chroma = REGISTERS.transform_values { |range| notes.chroma(range) }
+        registers = [*chroma.values, *AROUND.map { |name| around(chroma.fetch(name)) }].map { |rows| unit_rows(rows) }
         turned = (0..11).map do |root|
           order = (Numo::Int32.new(12).seq + root) % 12
           Numo::DFloat.hstack(registers.map { |chroma| chroma[true, order].dup })
         end
         Numo::DFloat.hstack(turned).reshape(notes.size, 12, INPUTS.size)
       end
+
+      def self.around(rows)
+        places = Numo::Int32.new(rows.shape[0]).seq
+        (-REACH..REACH).sum { |shift| rows[(places + shift).clip(0, rows.shape[0] - 1), true] }
+      end
+      private_class_method :around
 
       # @param rows [Numo::DFloat] shape [n, 12]
       # @return [Numo::DFloat] the same, each row with a length of one

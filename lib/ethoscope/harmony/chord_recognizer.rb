@@ -34,21 +34,28 @@ module Ethoscope
         @likelihood = model.log_likelihood(notes)
         @belief = Numo::NMath.exp(@likelihood)
         @states = (0..11).flat_map { |root| ChordModel::QUALITIES.map { |quality| Chord.on(root, quality) } } + [Chord.none]
+        @kin = @states.each_index.group_by { |state| kind(@states[state]) }.values.flat_map { |same| same.map { |state| [state, same] } }.to_h
       end
 
+      # @param recurrence [Recurrence, nil] which bars sound like each other
       # @return [Array<Span>] chords in order, without gaps
-      def spans
-        path = best_path(@likelihood * BELIEF)
-        path.each_index.slice_when { |a, b| path[a] != path[b] }.map { |run| span(run, path[run.first]) }
+      def spans(recurrence = nil)
+        likelihood = recurrence ? recurrence.spread(@likelihood) : @likelihood
+        path = best_path(likelihood * BELIEF)
+        belief = Numo::NMath.exp(likelihood)
+        path.each_index.slice_when { |a, b| path[a] != path[b] }.map { |run| span(run, path[run.first], belief) }
       end
 
       private
 
-      def span(run, state)
+      # Chords with the same root and third are one statement with other sevenths.
+      def kind(chord) = chord.none? ? [] : [chord.root, Chord::QUALITIES.fetch(chord.quality) & [3, 4]]
+
+      def span(run, state, belief)
         rows = run.first..run.last
-        odds = @belief[rows, true].mean(axis: 0).to_a
+        odds = belief[rows, true].mean(axis: 0).to_a
         chord = with_bass(@states[state], @bass[rows, true].mean(axis: 0))
-        Span.new(chord:, first: run.first, last: run.last + 1, confidence: odds[state].round(2), rivals: rivals(odds, state))
+        Span.new(chord:, first: run.first, last: run.last + 1, confidence: odds.values_at(*@kin.fetch(state)).sum.round(2), rivals: rivals(odds, state))
       end
 
       def rivals(odds, state)

@@ -12,8 +12,14 @@ module Ethoscope
       LENGTH_PRICE = 0.12
       # A loop that starts on the tonic is preferred by this much over one of its rotations.
       FROM_HOME = 0.06
-      # One chord that stays is hardly a loop.
-      STANDING_PRICE = 0.35
+      # One chord that stays is a loop only where it is nearly all there is: a drone.
+      DRONE = 0.9
+      # So much of a loop has chords.
+      TOLD = 0.75
+      # What tells less of a song than this goes round nowhere.
+      LEAST = 0.25
+      # A loop that is known from elsewhere is heard again where it tells so much.
+      AGAIN = 0.6
 
       # One candidate: where it returns, and the share of the song that it tells.
       Option = Value.of(:length, :starts, :cover)
@@ -26,8 +32,20 @@ module Ethoscope
         @names = bars.map { |chords| chords.map { |chord| name(chord.root, chord.minor?) } }
       end
 
-      # @return [Loop, nil] nil when nothing returns at once at least once
-      def main = LENGTHS.flat_map { |length| options(length) }.max_by { |option| [worth(option), -option.starts.first] }&.then { |option| build(option) }
+      # @return [Loop, nil] nil when nothing returns at once at least once, or hardly anywhere
+      def main
+        options = LENGTHS.flat_map { |length| options(length) }.select { |option| option.cover >= LEAST }
+        options.sort_by { |option| [-worth(option), option.starts.first] }.lazy.map { |option| build(option) }.find { |loop| loop.degrees.uniq.size > 1 || drone?(root_of(loop)) }
+      end
+
+      # @param bars [Array<Array<Chord>>] a loop that is known from another part, one or more bars
+      # @return [Loop, nil] the same where it, or a turn of it, is most of what is heard here
+      def again(bars)
+        pattern = bars.flat_map { |chords| chords.map { |chord| name(chord.root, chord.minor?) } }
+        starts, alike = returns(pattern, 0, bars.size)
+        option = Option.new(length: bars.size, starts:, cover: alike.sum * bars.size / @bars.size.to_f)
+        option.cover >= AGAIN ? build(option, bars.flatten(1)) : nil
+      end
 
       private
 
@@ -42,7 +60,7 @@ module Ethoscope
       # A loop follows on itself at least once; one that merely comes back is a section.
       def option(first, length)
         pattern = @names[first, length].flatten(1)
-        return nil if pattern.none?
+        return nil if pattern.compact.size < TOLD * pattern.size || (pattern.uniq.one? && !drone?(pattern.first))
 
         starts, alike = returns(pattern, first, length)
         return nil unless starts.each_cons(2).any? { |a, b| b - a == length }
@@ -70,13 +88,15 @@ module Ethoscope
 
       def worth(option)
         home = @names[option.starts.first].first == name(@key.pitch_class, @key.minor?)
-        option.cover - (LENGTH_PRICE * Math.log2(option.length)) + (home ? FROM_HOME : 0) - (standing?(option) ? STANDING_PRICE : 0)
+        option.cover - (LENGTH_PRICE * Math.log2(option.length)) + (home ? FROM_HOME : 0)
       end
 
-      def standing?(option) = @names[option.starts.first, option.length].flatten(1).uniq.size == 1
+      def root_of(loop) = loop.chords.first.then { |chord| name(chord.root, chord.minor?) }
 
-      def build(option)
-        chords = voted(option).chunk_while { |a, b| a == b }.map(&:first).reject(&:none?)
+      def drone?(name) = @names.flatten(1).then { |all| all.count(name) >= DRONE * all.size }
+
+      def build(option, passes = voted(option))
+        chords = passes.chunk_while { |a, b| a == b }.map(&:first).reject(&:none?)
         Loop.new(bars: option.length, chords:, degrees: chords.map { |chord| Degree.of(chord, @key).numeral },
           starts: option.starts.map { |start| start + 1 }, confidence: option.cover.clamp(0.0, 0.99).round(2))
       end

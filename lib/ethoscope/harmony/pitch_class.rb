@@ -10,6 +10,8 @@ module Ethoscope
       NAME = /\A([A-G])([b#♭♯]{0,2})\z/
       # How far below the tonic on the line of fifths names reach: five flats down, six sharps up.
       FLATWARD = 5
+      # Places of names with one sign or none: from F flat to B sharp.
+      ONE_SIGN = (-8..12)
 
       # @param name [String] such as "Bb", "F#" or "C"
       # @return [Integer] 0 to 11
@@ -35,11 +37,11 @@ module Ethoscope
 
       # @param pitch_class [Integer] 0 to 11
       # @param tonic [String] the tonic's name, around which the names are chosen
-      # @return [String]
+      # @return [String] never with two signs: nobody calls D E double flat, even in D flat
       def self.spell(pitch_class, tonic)
         centre = fifths(tonic)
         place = ((centre - FLATWARD)..(centre + 11 - FLATWARD)).find { |fifth| (fifth * 7) % 12 == pitch_class % 12 }
-        at_fifths(place)
+        at_fifths(ONE_SIGN.cover?(place) ? place : place - (12 * (place <=> 0)))
       end
     end
   end

@@ -2,8 +2,12 @@
 
 module Ethoscope
   module Harmony
-    # The loops of a song part by part: which letters share one. The method is our own.
+    # The loops of a song part by part: which letters share one. A loop that begins elsewhere in its round, or of which a chord differs, is the same loop.
+    # The method is our own.
     class SectionLoops
+      # A loop that tells less of its part than this is a doubt, and nothing is said of it.
+      SURE = 0.5
+
       # @param bars [Array<Array<Chord>>] the chords of each half of each bar
       # @param sections [Array<Form::Section>]
       # @param key [Key]
@@ -16,21 +20,24 @@ module Ethoscope
       # @return [Array<Array(Array<String>, Loop)>] letters of the sections (without primes) and their loop, in order of appearance;
       #   starts are bars of the song
       def loops
-        found = by_letter.filter_map do |letter, sections|
+        by_letter.each_with_object([]) do |(letter, sections), found|
           section = sections.max_by(&:bars)
-          loop = LoopFinder.new(@bars[(section.first_bar - 1)...section.last_bar], @key).main
-          loop && [letter, moved(loop, section)]
+          finder = LoopFinder.new(@bars[(section.first_bar - 1)...section.last_bar], @key)
+          known = found.find { |_, loop| finder.again(@bars[loop.starts.first - 1, loop.bars]) }
+          loop = moved(known ? finder.again(@bars[known.last.starts.first - 1, known.last.bars]) : finder.main, section)
+          next if loop.nil? || loop.confidence < SURE
+
+          known ? found[found.index(known)] = [[*known.first, letter], joined(known.last, loop)] : found << [[letter], loop]
         end
-        found.group_by { |_, loop| loop.degrees }.map { |_, pairs| [pairs.map(&:first), joined(pairs.map(&:last))] }
       end
 
       private
 
       def by_letter = @sections.group_by { |section| section.letter.delete("'") }
 
-      def moved(loop, section) = Loop.new(**loop.to_h, starts: loop.starts.map { |start| start + section.first_bar - 1 })
+      def moved(loop, section) = loop && Loop.new(**loop.to_h, starts: loop.starts.map { |start| start + section.first_bar - 1 })
 
-      def joined(loops) = Loop.new(**loops.first.to_h, starts: loops.flat_map(&:starts).sort)
+      def joined(loop, other) = Loop.new(**loop.to_h, starts: (loop.starts + other.starts).sort)
     end
   end
 end

@@ -34,6 +34,9 @@ module Ethoscope
       # @return [String, nil] what the layer is called
       def name = layer || role
 
+      # @return [String] letter and label of the section, once where the label is no more than the letter
+      def title = label == "part #{letter}" ? label : "#{letter} #{label}"
+
       # @param other [Place]
       # @return [Boolean] whether both are of the same layer, or of none
       def same_layer?(other) = role == other.role && layer == other.layer

@@ -4,6 +4,8 @@ module Ethoscope
   module Readings
     # Puts an {Analysis} into statements, in the order of work: tempo, meter, key, tuning, loop, form, loudness.
     class Reader
+      # A loop that tells less of the song is a doubt.
+      DOUBT = 0.5
       ASPECTS = %w[tempo meter key tuning loop form loudness].freeze
       # A rival worth naming in the statement itself.
       CLOSE_RIVAL = 0.12
@@ -138,7 +140,8 @@ module Ethoscope
         end
 
         length = "#{Words.number(loop[:bars])} #{loop[:bars] == 1 ? "bar" : "bars"}"
-        reading("loop", loop.slice(:bars, :degrees), "#{loop[:degrees].first(6).join(" ")}, #{length}, #{Words.times(loop[:starts].size)}",
+        doubt = loop[:confidence] < DOUBT ? "Perhaps " : ""
+        reading("loop", loop.slice(:bars, :degrees), "#{doubt}#{loop[:degrees].first(6).join(" ")}, #{length}, #{Words.times(loop[:starts].size)}",
           note: "first at bar #{loop[:starts].first}", confidence: loop[:confidence],
           why: "Returns at bars #{loop[:starts].first(12).join(", ")}: #{loop[:symbols].join(" ")}.")
       end

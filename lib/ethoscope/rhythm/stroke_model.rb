@@ -10,11 +10,13 @@ module Ethoscope
       WEIGHTS_FILE = File.join(__dir__, "stroke_weights.csv")
       PIECES = %w[kick snare hats].freeze
       REGISTERS = 12
-      # Frames before, at and after a moment (12 ms each) over which the level is taken.
+      # Frames before, at, after and well after a moment (12 ms each) over which the level is taken: a hat that is open, and a bass, still sound then.
       BEFORE = (-7..-4)
       AT = (-2..4)
       AFTER = (8..12)
-      KINDS = %w[rise fall level share].freeze
+      LATER = (18..24)
+      KINDS = %w[rise fall decay level share].freeze
+      LEVEL = KINDS.index("level")
       INPUTS = KINDS.flat_map { |kind| (1..REGISTERS).map { |register| "#{kind} #{register}" } }.freeze
       # The level that a register reaches in its loud moments, against which it is read, and the floor under that. A register's
       # share says how loud those are beside the loudest register: where it is hardly heard its jumps mean little.
@@ -26,7 +28,7 @@ module Ethoscope
 
       # @param registers [Range<Integer>] from 0
       # @return [Range<Integer>] where {inputs} has their level
-      def self.level_columns(registers) = ((2 * REGISTERS) + registers.begin)..((2 * REGISTERS) + registers.end)
+      def self.level_columns(registers) = ((LEVEL * REGISTERS) + registers.begin)..((LEVEL * REGISTERS) + registers.end)
 
       # @param short_time [Signal::ShortTime]
       # @param times [Numo::DFloat] shape [n], seconds
@@ -34,9 +36,9 @@ module Ethoscope
       def self.inputs(short_time, times)
         levels, loud = levels(short_time)
         at = Numo::Int32.cast((times * short_time.rate).round)
-        before, now, after = [BEFORE, AT, AFTER].map { |frames| around(levels, at, frames) }
+        before, now, after, later = [BEFORE, AT, AFTER, LATER].map { |frames| around(levels, at, frames) }
         shares = Numo::NMath.log((loud / loud.max) + FLOOR)
-        Numo::DFloat.hstack([now - before, now - after, now, Numo::DFloat.zeros(times.size, REGISTERS) + shares])
+        Numo::DFloat.hstack([now - before, now - after, now - later, now, Numo::DFloat.zeros(times.size, REGISTERS) + shares])
       end
 
       # Log level of each register by frame, 0 where the register is loud; and how loud that is.

@@ -16,7 +16,7 @@ module Ethoscope
         { sections: @found.parts.sections.map { |section| section.to_h.merge(confidence: @confidence.of(:section, section.confidence)) }, novelty: @found.parts.novelty, bars:,
           layers: @found.playing.layers.map do |layer|
             layer_part(layer)
-          end, untold_roles: Layers::Activity::UNTOLD - @found.playing.layers.map(&:role), changes: @found.playing.changes, phrase_bars: Form::Changes.phrase(@found.playing.changes),
+          end, untold_roles: Layers::Activity::UNTOLD - @found.playing.layers.map(&:role), voiceless:, changes: @found.playing.changes, phrase_bars: Form::Changes.phrase(@found.playing.changes),
           techniques: @found.sightings.map { |sighting| { name: Techniques::Library.entry(sighting.kind).name }.merge(sighting.to_h) },
           stems: @found.stems, score: @found.score, told_by:, gaps: @found.gaps.map(&:to_h) }
       end
@@ -25,6 +25,12 @@ module Ethoscope
 
       # Only what is told of the mix needs its confidence put right.
       def layer_part(layer) = layer.source == "mix" ? layer.to_h.merge(confidence: @confidence.of(:"layer_#{layer.role}", layer.confidence)) : layer.to_h
+
+      # Passages that people cut out to work with.
+      def voiceless
+        voices = @found.playing.layers.select { |layer| layer.role == Layers::Voice::ROLE }
+        voices.empty? ? [] : Layers::Voice.rests(voices).map { |bars| { first_bar: bars.begin, last_bar: bars.end } }
+      end
 
       # Which source led.
       def told_by

@@ -4,6 +4,9 @@ module Ethoscope
   class Schema
     # Tuning, key, chords and loops.
     class HarmonyPart
+      # Where nobody knows the key, what is heard as chords may be none: they are up to this much less sure, by judgement.
+      KEYLESS = 0.15
+
       # @param findings [Engine::Findings]
       # @param confidence [Engine::Confidence]
       def initialize(findings, confidence)
@@ -78,8 +81,13 @@ module Ethoscope
         function = Harmony::Function.of(span.chord, key, following)
         { start: @edges[span.first].round(5), end: @edges[span.last].round(5), label: span.chord.label(key), symbol: span.chord.symbol(key),
           degree: degree&.numeral, borrowed_from: degree&.borrowed_from, function: function&.kind, function_of: function&.of,
-          confidence: @confidence.of(:chord, span.confidence), rivals: span.rivals.map { |chord, odds| { symbol: chord.symbol(key), odds: } },
+          confidence: sureness(span), rivals: span.rivals.map { |chord, odds| { symbol: chord.symbol(key), odds: } },
           bar:, beat:, beats: (span.last - span.first) / 2.0 }
+      end
+
+      def sureness(span)
+        key_sure = keys.candidates.empty? ? 0.0 : @confidence.of(:key, keys.confidence)
+        (@confidence.of(:chord, span.confidence) * (1 - (KEYLESS * (1 - key_sure)))).round(3)
       end
     end
   end

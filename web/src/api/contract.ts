@@ -494,6 +494,11 @@ export interface EngineAnalysis {
   changes: EngineChange[];
   /** Roles that no source tells. */
   untold_roles: string[];
+  /** where the voice rests for two bars or more; none without a voice */
+  voiceless: {
+    first_bar: number;
+    last_bar: number;
+  }[];
   /** the most common distance between changes */
   phrase_bars: number | null;
   sections: EngineSection[];

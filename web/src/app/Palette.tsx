@@ -6,6 +6,7 @@ import { searchQuery } from "../api/queries";
 import { Dialog } from "../components/Dialog";
 import { usePlayer } from "../player/context";
 import { keyWords, useCommandRegistry, type Command } from "./commands";
+import { sectionName } from "../lib/sections";
 
 /** Any action, place, section or bar by name; and whatever has a name or was written. */
 export function Palette({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -116,7 +117,7 @@ function places(
   go: (bar: number) => void,
 ): Command[] {
   return sections.map((section) => ({
-    name: `${section.label} ${section.letter}, bar ${section.first_bar}`,
+    name: `${sectionName(section)}, bar ${section.first_bar}`,
     group: "Go to a section",
     run: () => go(section.first_bar),
   }));

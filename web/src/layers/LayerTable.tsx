@@ -4,6 +4,7 @@ import { amountStep, inkColour } from "../lib/ink";
 import { sourceMark } from "../lib/sources";
 import { useSelection, useSheet } from "../sheet/context";
 import { same, type Selection } from "../sheet/selection";
+import { sectionName } from "../lib/sections";
 
 /** A row a layer, a column a section: absent, thin or full, what is new, what left, and which variation is played. */
 export function LayerTable() {
@@ -23,7 +24,7 @@ export function LayerTable() {
             {analysis.sections.map((section) => (
               <th key={section.first_bar} scope="col" className="min-w-[84px] pr-3 pb-1 align-bottom font-normal">
                 <span className="block font-serif text-13 italic text-ink">
-                  {section.label} {section.letter}
+                  {sectionName(section)}
                 </span>
                 {bars(section.first_bar, section.first_bar + section.bars - 1)}
               </th>

@@ -1,6 +1,7 @@
 import type { Profile } from "../api/types";
 import { amountStep, inkColour, textOnInk, type Step } from "../lib/ink";
 import { ROW } from "./scales";
+import { sectionName } from "../lib/sections";
 
 const SHORT: Record<string, string> = {
   intro: "in",
@@ -29,7 +30,7 @@ export function FormStrips({ profile }: { profile: Profile }) {
               return (
                 <span
                   key={section.first_bar}
-                  title={`${section.label} ${section.letter}, ${section.bars} bars from bar ${section.first_bar}`}
+                  title={`${sectionName(section)}, ${section.bars} bars from bar ${section.first_bar}`}
                   className="absolute top-0 h-full overflow-hidden text-center text-11 leading-line"
                   style={{
                     left: `${((section.first_bar - 1) / longest) * 100}%`,
@@ -38,7 +39,7 @@ export function FormStrips({ profile }: { profile: Profile }) {
                     color: textOnInk(step),
                   }}
                 >
-                  {name(section.label, share)}
+                  {name(section.label, section.letter, share)}
                 </span>
               );
             })}
@@ -50,7 +51,8 @@ export function FormStrips({ profile }: { profile: Profile }) {
   );
 }
 
-function name(label: string, share: number): string {
+function name(label: string, letter: string, share: number): string {
+  if (label === `part ${letter}`) return share > 0.05 ? letter : "";
   if (share > 0.2) return label;
   const kind = label.replace(/ \d+$/, "");
   if (share > 0.12) return SHORT[kind] ?? kind.slice(0, 3);

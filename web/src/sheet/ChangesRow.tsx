@@ -5,8 +5,9 @@ import { same } from "./selection";
 import { Row } from "./Row";
 
 export const CHANGES_HEIGHT = 26;
-/** Marks of one sign more than this do not fit their place and are cut. */
-const NARROWEST = 18;
+/** A mark that can still be hit, and the width of a sign in one. */
+const NARROWEST = 8;
+const SIGN = 8;
 
 /** What enters and leaves where runs of four bars begin. */
 export const ChangesRow = memo(function ChangesRow() {
@@ -18,6 +19,8 @@ export const ChangesRow = memo(function ChangesRow() {
       {changes.map((change, index) => {
         const next = changes[index + 1]?.bar ?? analysis.bars.length + 1;
         const words = changeWords(change).join("; ");
+        const room = (next - change.bar) * geometry.barWidth - 2;
+        const signs = changeSigns(change);
         return (
           <button
             key={change.bar}
@@ -31,10 +34,10 @@ export const ChangesRow = memo(function ChangesRow() {
             }`}
             style={{
               left: geometry.xOfBar(change.bar),
-              width: Math.max(NARROWEST, (next - change.bar) * geometry.barWidth - 2),
+              width: Math.max(NARROWEST, room),
             }}
           >
-            {changeSigns(change)}
+            {signs.length * SIGN + NARROWEST <= room && signs}
           </button>
         );
       })}

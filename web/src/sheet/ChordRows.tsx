@@ -6,7 +6,7 @@ import { inView, useSelection, useSheet } from "./context";
 import { same } from "./selection";
 import { Row } from "./Row";
 
-/** The loop under its brackets, chords with their degrees, and a tick for every change. */
+/** The loops under their brackets, chords with their degrees, and a tick for every change. */
 export const ChordRows = memo(function ChordRows() {
   const { analysis, geometry, view, select } = useSheet();
   const pick = (seconds: number) => {
@@ -27,8 +27,8 @@ export const ChordRows = memo(function ChordRows() {
         </div>
       }
     >
-      {brackets.map((bracket, index) => (
-        <LoopBracket key={bracket.x} bracket={bracket} room={(brackets[index + 1]?.x ?? geometry.width) - bracket.x} />
+      {brackets.map((bracket) => (
+        <LoopBracket key={bracket.x} bracket={bracket} />
       ))}
       {marks
         .filter((mark) => mark.label !== null)
@@ -42,28 +42,32 @@ export const ChordRows = memo(function ChordRows() {
   );
 });
 
-/** Room that a loop's name needs, and its letter; narrower ones are a bracket alone. */
-const NAMED = 84;
-const LETTERED = 38;
-
-function LoopBracket({ bracket, room }: { bracket: Bracket; room: number }) {
-  const words = room > NAMED;
+function LoopBracket({ bracket }: { bracket: Bracket }) {
   return (
     <>
-      <span
-        hidden={room < LETTERED}
-        className="absolute top-0 left-0 pl-1 font-serif text-13 leading-4 whitespace-nowrap italic text-measured"
-        style={{ transform: `translateX(${bracket.x}px)` }}
-      >
-        {words ? "loop A" : "A"}
-        {bracket.times > 1 && <span className="figure ml-2 not-italic">×{bracket.times}</span>}
-      </span>
+      {bracket.name !== null && (
+        <span
+          className="absolute top-0 left-0 pl-1 font-serif text-13 leading-4 whitespace-nowrap italic text-measured"
+          style={{ transform: `translateX(${bracket.x}px)` }}
+        >
+          {bracket.name}
+          {bracket.counted && <span className="figure ml-2 not-italic">×{bracket.times}</span>}
+        </span>
+      )}
       <span
         aria-hidden
         className={`absolute top-[17px] h-[5px] border-x border-t border-measured ${bracket.firm ? "border-t-2" : ""}`}
         style={{ left: bracket.x + 1, width: bracket.width - 3 }}
       />
-      {bracket.asBar !== null && room > NAMED && (
+      {bracket.chords !== null && (
+        <span
+          className="absolute top-[24px] pl-1 leading-[16px] font-medium whitespace-nowrap text-measured"
+          style={{ left: bracket.x }}
+        >
+          {bracket.chords}
+        </span>
+      )}
+      {bracket.asBar !== null && (
         <span className="absolute top-[26px] pl-1 text-11 whitespace-nowrap text-ink-3" style={{ left: bracket.x }}>
           as bar <span className="figure">{bracket.asBar}</span>
         </span>

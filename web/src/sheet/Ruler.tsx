@@ -4,6 +4,7 @@ import { inView, useSelection, useSheet } from "./context";
 import { same } from "./selection";
 import { letterOf } from "./returns";
 import { Row } from "./Row";
+import { bareLabel, sectionName } from "../lib/sections";
 
 /** Section names as running heads, and the bars they start from. */
 export const Ruler = memo(function Ruler() {
@@ -29,7 +30,7 @@ export const Ruler = memo(function Ruler() {
             type="button"
             key={section.first_bar}
             aria-pressed={chosen}
-            title={`${section.label} ${section.letter}, ${section.bars} bars${section.usual_bars === null ? "" : ", an unusual length"}`}
+            title={`${sectionName(section)}, ${section.bars} bars${section.usual_bars === null ? "" : ", an unusual length"}`}
             onClick={() => select({ kind: "section", at: section.start })}
             className={`absolute top-0 h-[36px] overflow-hidden margin-stroke-t pl-1 text-left hover:bg-wash ${chosen ? "border-select" : "border-transparent"}`}
             style={{ left: geometry.xOfBar(section.first_bar) + 1, width: width - 1 }}
@@ -38,7 +39,7 @@ export const Ruler = memo(function Ruler() {
               className={`block truncate font-serif text-13 leading-box italic ${section.source === "measured" ? "" : "text-heard-text"}`}
             >
               {section.state === "confirmed" && <span className="text-confirmed not-italic">✓ </span>}
-              {width > 7 * section.label.length + 16 && `${section.label} `}
+              {width > 7 * bareLabel(section).length + 16 && `${bareLabel(section)} `}
               <span className="not-italic text-ink-2">{letterOf(analysis, section)}</span>{" "}
               <span className="sr-only">from bar </span>
             </span>

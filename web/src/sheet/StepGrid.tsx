@@ -1,10 +1,12 @@
 import type { StepPattern } from "../api/types";
-import { amountStep, confidenceStep, inkColour } from "../lib/ink";
+import { amountStep, confidenceStep, inkColour, type Step } from "../lib/ink";
 import { joined, upright } from "../lib/path";
 import { longestPeriod } from "./played";
 
-/** A step that is struck less often than this is left blank. */
-const SELDOM = 0.15;
+/** A step that is struck less often than this is left blank; one that is struck more often than not stands out of all that is not. */
+const SELDOM = 0.2;
+const MOSTLY = 0.5;
+const CLEAR = 4;
 
 interface StepGridProps {
   pattern: StepPattern;
@@ -58,6 +60,12 @@ export function StepGrid({ pattern, width, rowHeight, perBeat, whole = false }: 
   );
 }
 
+/** Whether something is struck, but no step of the usual bar more often than not. */
+export function unclear(pattern: StepPattern): boolean {
+  const shares = pattern.rows.flatMap((row) => row.probability);
+  return shares.some((share) => share >= SELDOM) && shares.every((share) => share < MOSTLY);
+}
+
 /** A stroke of the pen: it leans a little, and is thicker at its foot. */
 function tally(x: number, foot: number, tall: number, thick: number): string {
   const lean = tall * 0.16;
@@ -69,8 +77,8 @@ function struckUsually(pattern: StepPattern): Stroke[] {
     row.probability.map((share, index) => ({
       index,
       line,
-      hard: row.velocity[index] ?? 1,
-      fill: share < SELDOM ? null : inkColour(confidenceStep(share)),
+      hard: share < MOSTLY ? 0 : (row.velocity[index] ?? 1),
+      fill: share < SELDOM ? null : inkColour(share < MOSTLY ? 1 : (Math.max(CLEAR, confidenceStep(share)) as Step)),
     })),
   );
 }

@@ -4,7 +4,7 @@ import { bars } from "../lib/format";
 import { inView, useSelection, useSheet } from "./context";
 import { same } from "./selection";
 import { Row } from "./Row";
-import { StepGrid } from "./StepGrid";
+import { StepGrid, unclear } from "./StepGrid";
 import { longestPeriod } from "./played";
 import { stepsPerBeat } from "./steps";
 
@@ -51,7 +51,9 @@ export const StepsRow = memo(function StepsRow() {
         .map((pattern) => {
           const section = analysis.sections.find((candidate) => candidate.first_bar === pattern.first_bar);
           const room = pattern.bars * geometry.barWidth - 6;
-          const name = [pattern.names[0], pattern.hat_rate && `hats ${pattern.hat_rate}`].filter(Boolean).join(", ");
+          const name =
+            [pattern.names[0], pattern.hat_rate && `hats ${pattern.hat_rate}`].filter(Boolean).join(", ") ||
+            (unclear(pattern) ? "not clear" : "");
           return (
             <button
               key={pattern.first_bar}

@@ -1,4 +1,4 @@
-import type { Analysis, Chord } from "../api/types";
+import type { Analysis, Chord, Loop } from "../api/types";
 import type { Geometry } from "./geometry";
 
 export interface Bracket {
@@ -6,8 +6,12 @@ export interface Bracket {
   width: number;
   times: number;
   firm: boolean;
-  /** Where the chords are spelled, when they are not spelled here. */
+  /** What the loop is called, how often it goes round, and where its chords are spelled if not here, as far as there is room before the next bracket. */
+  name: string | null;
+  counted: boolean;
   asBar: number | null;
+  /** Its chords in a row, where they have no room over their own bars. */
+  chords: string | null;
 }
 
 export interface ChordMark {
@@ -20,6 +24,8 @@ export interface ChordMark {
 }
 
 interface Run {
+  loop: Loop;
+  name: string;
   start: number;
   times: number;
   last: number;
@@ -29,30 +35,53 @@ interface Run {
 const ROOM = 30;
 /** Width of a letter of a symbol, and of the words "as bar 9". */
 const LETTER = 7.6;
+/** Loops have small letters, for sections have capital ones. */
+const LETTERS = "abcdefghijklmnopqrstuvwxyz";
 const PADDING = 5;
 const AS_BAR = 58;
+/** Room that "loop a" needs, a letter alone, and "×24" beside it. */
+const NAMED = 44;
+const LETTERED = 14;
+const TIMES = 32;
 /** A symbol may reach over the end of its chord by this share: the ticks say where it really ends. */
 const OVERHANG = 2;
 
-/** A loop is spelled once, under a firm bracket; each return has a thin one. Everything else is spelled where it fits. */
+/** Each loop is spelled once, under a firm bracket; each return has a thin one. Everything else is spelled where it fits. */
 export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets: Bracket[]; marks: ChordMark[] } {
   const runs = loopRuns(analysis);
-  const first = runs[0];
-  const firstPass = first ? first.start + (analysis.loop?.bars ?? 1) : 0;
-  const bare = runs.filter((run) => run !== first && (averageWidth(analysis, geometry, run) ?? 0) < ROOM);
+  const firsts = new Map(runs.toReversed().map((run) => [run.loop, run]));
+  const isFirst = (run: Run) => firsts.get(run.loop) === run;
+  const rows = new Map(runs.filter(isFirst).map((run) => [run, inARow(run, geometry)]));
+  const bare = runs.filter(
+    (run) => (rows.get(run) ?? null) !== null || (!isFirst(run) && (averageWidth(analysis, geometry, run) ?? 0) < ROOM),
+  );
   const spellable = (chord: Chord) =>
     chord.degree !== null &&
     !bare.some((run) => within(run, chord)) &&
-    !(first && within(first, chord) && chord.bar >= firstPass && geometry.barWidth < ROOM);
+    !runs.some(
+      (run) => isFirst(run) && within(run, chord) && chord.bar >= run.start + run.loop.bars && geometry.barWidth < ROOM,
+    );
 
-  const brackets = runs.map((run) => ({
-    x: geometry.xOfBar(run.start),
-    width: (run.last - run.start) * geometry.barWidth,
-    times: run.times,
-    firm: run === first,
-    asBar: bare.includes(run) && first ? first.start : null,
-  }));
-  const taken: [number, number][] = brackets.flatMap(({ asBar, x }) => (asBar === null ? [] : [[x, x + AS_BAR]]));
+  const brackets = runs.map((run, index): Bracket => {
+    const x = geometry.xOfBar(run.start);
+    const room = (runs[index + 1] ? geometry.xOfBar(runs[index + 1]?.start ?? 0) : geometry.width) - x;
+    const name = room >= NAMED ? `loop ${run.name}` : run.name;
+    const needed = room >= NAMED ? NAMED : LETTERED;
+    return {
+      x,
+      width: (run.last - run.start) * geometry.barWidth,
+      times: run.times,
+      firm: isFirst(run),
+      name: room >= needed ? name : null,
+      counted: run.times > 1 && room >= needed + TIMES,
+      chords: rows.get(run) ?? null,
+      asBar: !isFirst(run) && bare.includes(run) && room >= AS_BAR ? (firsts.get(run.loop)?.start ?? null) : null,
+    };
+  });
+  const taken: [number, number][] = brackets.flatMap(({ asBar, chords, x }) => [
+    ...(asBar === null ? [] : [[x, x + AS_BAR] satisfies [number, number]]),
+    ...(chords === null ? [] : [[x, x + widthOf(chords)] satisfies [number, number]]),
+  ]);
   const marks = analysis.chords.flatMap((chord, index): ChordMark[] => {
     const x = geometry.xOfTime(chord.start);
     const end = geometry.xOfTime(chord.end);
@@ -81,7 +110,7 @@ function spell(
 ): ChordMark[] {
   const labels = new Map<number, number>();
   for (const mark of [...marks].sort((a, b) => own(b) - own(a) || b.width - a.width || a.index - b.index)) {
-    const needed = mark.chord.symbol.length * LETTER + PADDING;
+    const needed = widthOf(mark.chord.symbol);
     const end = mark.x + needed;
     const free = taken.every(([from, to]) => end <= from || mark.x >= to);
     if (!free || (!own(mark) && (!spellable(mark.chord) || needed > mark.width * OVERHANG || end > width + 4)))
@@ -90,6 +119,22 @@ function spell(
     labels.set(mark.index, needed);
   }
   return marks.map((mark) => ({ ...mark, label: labels.get(mark.index) ?? null }));
+}
+
+function widthOf(text: string): number {
+  return text.length * LETTER + PADDING;
+}
+
+/** The chords of a loop, as many as its bars have room for; null where each has room over its own bar, or where there is none for two. */
+function inARow({ loop, start, last }: Run, geometry: Geometry): string | null {
+  const needed = loop.symbols.reduce((sum, symbol) => sum + widthOf(symbol), 0);
+  if (needed <= loop.bars * geometry.barWidth) return null;
+  const room = (last - start) * geometry.barWidth;
+  const fitting = loop.symbols
+    .map((_, index) => loop.symbols.slice(0, index + 1).join(" "))
+    .map((text, index) => (index + 1 < loop.symbols.length ? `${text} …` : text))
+    .filter((text) => widthOf(text) <= room);
+  return fitting.length > 1 ? (fitting.at(-1) ?? null) : null;
 }
 
 function own({ chord }: ChordMark): number {
@@ -105,18 +150,23 @@ function averageWidth(analysis: Analysis, geometry: Geometry, run: Run): number 
   return count === 0 ? null : ((run.last - run.start) * geometry.barWidth) / count;
 }
 
-/** Returns that follow each other at once are one run. */
+/** Loops by their letters, in order of appearance; returns that follow each other at once are one run. */
 function loopRuns(analysis: Analysis): Run[] {
-  const loop = analysis.loop;
-  if (!loop) return [];
-  return loop.starts.reduce<Run[]>((runs, start) => {
-    const open = runs.at(-1);
-    if (open && open.last === start) {
-      open.times += 1;
-      open.last += loop.bars;
-    } else {
-      runs.push({ start, times: 1, last: start + loop.bars });
-    }
-    return runs;
-  }, []);
+  const loops: Loop[] = analysis.loops.length > 0 ? analysis.loops : analysis.loop ? [analysis.loop] : [];
+  return loops
+    .flatMap((loop, index) =>
+      [...loop.starts]
+        .sort((a, b) => a - b)
+        .reduce<Run[]>((runs, start) => {
+          const open = runs.at(-1);
+          if (open && open.last === start) {
+            open.times += 1;
+            open.last += loop.bars;
+          } else {
+            runs.push({ loop, name: LETTERS[index % LETTERS.length] ?? "", start, times: 1, last: start + loop.bars });
+          }
+          return runs;
+        }, []),
+    )
+    .sort((a, b) => a.start - b.start);
 }

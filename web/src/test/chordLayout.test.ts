@@ -49,4 +49,30 @@ describe("chords on the sheet", () => {
     const chords = analysis.chords.map((chord) => ({ ...chord, degree: null }));
     expect(spelled({ ...analysis, chords, loop: null }, 400)).toEqual([]);
   });
+
+  it("gives loops letters, spells each once, and never writes one over another", () => {
+    const plain = song(150, ["Am", "F"]);
+    const loop = (starts: number[], letters: string[]) => ({
+      ...{ bars: 2, degrees: ["i", "VI"], symbols: ["Am", "F"], confidence: 0.9 },
+      starts,
+      letters,
+    });
+    const every = (from: number, to: number) => Array.from({ length: (to - from) / 2 }, (_, index) => from + index * 2);
+    const loops = [
+      loop([...every(1, 33), ...every(81, 85), ...every(87, 97)], ["A"]),
+      loop([...every(33, 65), ...every(85, 87), ...every(101, 151)], ["B"]),
+    ];
+    const { brackets, marks } = layout({ ...plain, loops }, 980);
+    expect(brackets.map((bracket) => bracket.firm)).toEqual([true, true, false, false, false, false]);
+    expect(brackets.map((bracket) => bracket.name?.at(-1) ?? null)).toEqual(["a", "b", "a", null, "a", "b"]);
+    expect(brackets[0]).toMatchObject({ name: "loop a", counted: true, times: 16 });
+    for (const [index, bracket] of brackets.entries()) {
+      const end =
+        bracket.x + (bracket.name?.startsWith("loop") ? 44 : bracket.name ? 14 : 0) + (bracket.counted ? 32 : 0);
+      expect(end).toBeLessThanOrEqual(brackets[index + 1]?.x ?? 980);
+    }
+    const written = marks.filter((mark) => mark.label !== null).map(({ chord }) => chord.bar);
+    expect(written.filter((bar) => bar < 65 || (bar > 80 && bar < 97) || bar > 100)).toEqual([]);
+    expect(brackets.map((bracket) => bracket.chords)).toEqual(["Am F", "Am F", null, null, null, null]);
+  });
 });

@@ -51,6 +51,7 @@ export function song(count: number, symbols: string[], change: Partial<Analysis>
     leads: [],
     changes: [],
     untold_roles: [],
+    voiceless: [],
     phrase_bars: null,
     sections: [],
     novelty: [],

@@ -7,7 +7,7 @@ module Ethoscope
       class ChordsAndBass < Stage
         NAME = "Chords and bass"
         CLAIMS = %w[harmony.chords harmony.voicings harmony.degrees harmony.loop layers.presence lines.notes lines.register].freeze
-        SURE = 0.9
+        SURE = 0.75
         FALLBACK = "Keep the bass and the top note; leave inner notes out."
         # Time boxes: for a page of notes, and for each chord that is another.
         MINUTES = 8
@@ -38,7 +38,7 @@ module Ethoscope
             steps: written + voicings.flat_map { |voiced| voicing_steps(voiced.value) }, fallback: FALLBACK, about: "section:#{first.place.first_bar}")
         end
 
-        # Of chords that a mix is less sure of more are wrong than right (train, see docs/accuracy.md).
+        # Of chords that a mix is this sure of at the least three quarters are right (docs/accuracy.md).
         def sure?(target) = target.source != "mix" || target.confidence >= SURE
 
         # Something to begin from, and nothing to be held against.

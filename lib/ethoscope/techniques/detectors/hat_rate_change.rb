@@ -10,18 +10,28 @@ module Ethoscope
         # Strokes heard in a mix are blurred by everything else that is bright: below this a change is as likely none.
         FASTER_IN_A_MIX = 1.65
         # Fewer strokes a beat than this are no hat pattern.
-        SLOWEST = 0.93
+        SLOWEST = 0.7
+        # A step counts that is more likely struck than not in the usual bar of a section.
+        LIKELY = 0.5
         # A shaker between the hats sounds like faster hats: where strokes alternate it is one.
         HATS = "hats"
 
         # @param scene [Scene]
         # @return [Array<Sighting>]
         def self.find(scene)
-          rates = scene.sections.map { |section| scene.middle(scene.hat_rates, section) }
+          rates = scene.sections.map { |section| rate(scene, section) }
           shaken = AlternatingVelocity.find(scene).flat_map { |sighting| (sighting.first_bar..sighting.last_bar).to_a }
           starts = (1...scene.sections.size).select { |i| changed?(rates[i - 1], rates[i], needed(scene)) && !shaken.include?(scene.sections[i].first_bar) }
           starts.map { |i| sighting(scene, rates, i, run(rates, i)) }
         end
+
+        # Strokes a beat in the usual bar.
+        def self.rate(scene, section)
+          return scene.middle(scene.hat_rates, section) unless scene.drums
+
+          scene.drums.likely(HATS)[scene.bars_in(section), true].mean(axis: 0).gt(LIKELY).count_true / scene.bar_beats.to_f
+        end
+        private_class_method :rate
 
         def self.needed(scene) = source(scene) == "mix" ? FASTER_IN_A_MIX : FASTER
         private_class_method :needed

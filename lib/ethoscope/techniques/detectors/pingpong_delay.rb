@@ -11,56 +11,39 @@ module Ethoscope
         SURE = 0.5
         # Drums repeat with the beat themselves, so that a quarter must show more.
         QUARTER = 1.6
-        # Deviations that the mean of two neighbouring blocks must reach; what the second echo weighs.
-        CLEAR = 4.6
+        # Deviations that a section must reach; what the second echo weighs.
+        CLEAR = 5.8
         SECOND = 1.5
-        # Both echoes on one side speak against it.
-        SAME_SIDE = -0.5
 
         # @param scene [Scene]
         # @return [Array<Sighting>]
         def self.find(scene)
           return [] if scene.features.nil? || scene.features.echoes.curves.empty?
 
-          quarter = scene.grid.quarter_seconds
-          curves = Rhythm::NoteValue::QUARTERS.to_h { |name, quarters| [name, curve(scene.features.echoes, quarters * quarter, name)] }.compact
-          found = curves.transform_values { |values| runs(values) }.reject { |_, runs| runs.empty? }
-          name, runs = found.max_by { |unit, list| list.sum { |run| run.sum { |block| curves[unit][block] } } }
-          name ? runs.map { |run| sighting(scene, name, curves[name], run, Rhythm::NoteValue::QUARTERS[name] * quarter) } : []
+          by_unit = Rhythm::NoteValue::QUARTERS.to_h { |unit, quarters| [unit, scores(scene, quarters * scene.grid.quarter_seconds, unit)] }
+          unit, scores = by_unit.max_by { |_, list| list.select { |score| score > CLEAR }.sum }
+          found = scene.sections.zip(scores).select { |_, score| score > CLEAR }
+          scene.joined(found).map { |run| sighting(scene, unit, run) }
         end
 
-        # For each block how far both echoes stand out on opposite sides.
-        def self.curve(echoes, lag, name)
-          once = echoes.at(lag)
-          twice = echoes.at(2 * lag)
-          return nil if once.empty? || twice.empty?
+        # For each section how far both echoes stand out on opposite sides.
+        def self.scores(scene, lag, unit)
+          edges = scene.grid.bar_edges
+          scene.sections.map do |section|
+            first, second = [lag, 2 * lag].map { |time| scene.features.echoes.over(edges[section.first_bar - 1], edges[section.last_bar], time) }
+            next 0.0 unless first && second && (first * second).negative?
 
-          once.zip(twice).map do |first, second|
-            if (first * second).negative?
-              [first.abs, second.abs * SECOND].min / (name == "quarter" ? QUARTER : 1)
-            else
-              [first.abs, second.abs].min * SAME_SIDE
-            end
+            [first.abs, second.abs * SECOND].min / (unit == "quarter" ? QUARTER : 1)
           end
         end
-        private_class_method :curve
+        private_class_method :scores
 
-        # Runs of blocks that are clear together with a neighbour; one block between may be unclear.
-        def self.runs(values)
-          smooth = values.each_index.map { |i| [[i - 1, 0].max..i, i..(i + 1)].map { |part| values[part].then { |list| list.size > 1 ? list.sum / 2.0 : 0.0 } }.max }
-          values.each_index.select { |i| smooth[i] > CLEAR }.slice_when { |a, b| b > a + 2 }.to_a
-        end
-        private_class_method :runs
-
-        def self.sighting(scene, name, values, run, lag)
-          echoes = scene.features.echoes
-          from = run.first * echoes.block_seconds
-          to = (run.last + 1) * echoes.block_seconds
-          bars = scene.grid.bar_at(from)..[scene.grid.bar_at(to) - 1, scene.grid.bar_at(from)].max
-          clear = run.sum { |block| values[block] } / run.size
-          bar = echoes.block_seconds / ((scene.grid.bar_edges.last - scene.grid.bar_edges.first) / scene.grid.bars)
-          scene.sighting(KIND, bars, confidence: SURE + (clear / 25), detail: { delay_ms: (lag * 1000).round, unit: name },
-            evidence: scene.evidence("echo on alternate sides after #{(lag * 1000).round} ms", values, unit: "deviations", threshold: CLEAR, step: bar))
+        def self.sighting(scene, unit, run)
+          lag = Rhythm::NoteValue::QUARTERS[unit] * scene.grid.quarter_seconds
+          clear = run.sum(&:last) / run.size
+          scene.sighting(KIND, scene.bars_of(run), confidence: SURE + (clear / 40), detail: { delay_ms: (lag * 1000).round, unit: },
+            evidence: scene.evidence("echo on alternate sides after #{(lag * 1000).round} ms", run.flat_map { |section, score| [score] * section.bars }, unit: "deviations",
+              threshold: CLEAR, first_bar: scene.bars_of(run).begin))
         end
         private_class_method :sighting
       end

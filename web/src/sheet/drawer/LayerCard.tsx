@@ -2,7 +2,7 @@ import { Button } from "../../components/Button";
 import { Confidence } from "../../components/Ink";
 import { percent } from "../../lib/format";
 import { toldBy } from "../../lib/sources";
-import type { Layer } from "../../api/types";
+import type { Analysis, Layer } from "../../api/types";
 import { useSheet } from "../context";
 import { Curve } from "../card/Curve";
 import { CardHead } from "../card/CardHead";
@@ -20,6 +20,7 @@ const BASIS: Record<string, string> = {
   bass: "Held sound between 40 and 170 Hz.",
   chords: "Held sound between 250 and 1400 Hz.",
   lead: "How far the strongest high note stands over the others.",
+  vocal: "Tones that glide between the semitones, formants that move under what is held, and breath, beat by beat.",
 };
 
 /** A measured layer: where it plays, by which source, what the others say, and all that its stem or notes tell. */
@@ -53,6 +54,7 @@ export function LayerCard({ name }: { name: string }) {
       <Part title="How much of it there is" aside="by bar">
         <Curve values={layer.activity.map((share) => share * 100)} unit="%" decimals={0} least={100} />
       </Part>
+      {layer.role === "vocal" && <Voiceless passages={analysis.voiceless} />}
       <Rivals layer={layer} />
       <ReckonWith
         studyId={page.reference.study_id}
@@ -101,6 +103,22 @@ export function LayerCard({ name }: { name: string }) {
         </Part>
       )}
     </>
+  );
+}
+
+/** Where nobody sings: passages to cut out and work with. */
+function Voiceless({ passages }: { passages: Analysis["voiceless"] }) {
+  return (
+    <Part title="Voiceless passages" aside="two bars or more">
+      {passages.length === 0 && <p className="text-ink-2">None: somebody sings throughout.</p>}
+      <ul className="figure flex flex-wrap gap-x-4 gap-y-0.5">
+        {passages.map((passage) => (
+          <li key={passage.first_bar}>
+            bars {passage.first_bar} to {passage.last_bar}
+          </li>
+        ))}
+      </ul>
+    </Part>
   );
 }
 

@@ -10,6 +10,7 @@ import { CardHead } from "../card/CardHead";
 import { Part } from "../card/Part";
 import { LayerCardForm } from "./LayerCardForm";
 import { Remove } from "../card/Remove";
+import { sectionName } from "../../lib/sections";
 
 const LEVELS = [
   { value: "0", name: "absent" },
@@ -81,11 +82,11 @@ function Painting({ layer }: { layer: HeardLayer }) {
               return (
                 <li key={section.first_bar} className="flex items-center justify-between gap-2">
                   <span className="truncate pr-1 font-serif text-13 italic">
-                    {section.label} {section.letter}
+                    {sectionName(section)}
                     {level === "" && <span className="ml-1.5 text-11 text-ink-2 not-italic">mixed</span>}
                   </span>
                   <Segmented
-                    label={`${section.label} ${section.letter}, from bar ${section.first_bar}`}
+                    label={`${sectionName(section)}, from bar ${section.first_bar}`}
                     choices={LEVELS}
                     value={level as Level}
                     onChange={(value) =>
