@@ -23,6 +23,12 @@ module Ethoscope
       NEAR = 1.0
       WIDE = 4.0
 
+      TONES = %w[between wide line].flat_map { |kind| (1..OCTAVES.size).map { |octave| "#{kind} #{octave}" } }.freeze
+      LEVELS = (1..REGISTERS).map { |register| "level #{register}" }.freeze
+      NAMES = [*LEVELS, *(1..REGISTERS).map { |register| "moves #{register}" }, "breath", *LEVELS.map { |name| "#{name}, spread" }, "breath, spread",
+               *TONES, "turns", "turns by semitone", *TONES.map { |name| "#{name}, spread" }].freeze
+      INPUTS = %w[near wide beside].flat_map { |reach| NAMES.map { |name| "#{name}: #{reach}" } }.freeze
+
       # @param short_time [Signal::ShortTime]
       # @param spectra [Signal::LogSpectra]
       # @param edges [Array<Float>] seconds, of the beats
@@ -32,12 +38,6 @@ module Ethoscope
         @starts = Numo::DFloat[*edges[0...-1]]
         @ends = Numo::DFloat[*edges[1..]]
       end
-
-      TONES = %w[between wide line].flat_map { |kind| (1..OCTAVES.size).map { |octave| "#{kind} #{octave}" } }.freeze
-      LEVELS = (1..REGISTERS).map { |register| "level #{register}" }.freeze
-      NAMES = [*LEVELS, *(1..REGISTERS).map { |register| "moves #{register}" }, "breath", *LEVELS.map { |name| "#{name}, spread" }, "breath, spread",
-               *TONES, "turns", "turns by semitone", *TONES.map { |name| "#{name}, spread" }].freeze
-      INPUTS = %w[near wide beside].flat_map { |reach| NAMES.map { |name| "#{name}: #{reach}" } }.freeze
 
       # @return [Numo::DFloat] shape [beats, INPUTS]: near, wide, and wide beside the song's mean
       def rows

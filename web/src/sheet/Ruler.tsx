@@ -6,6 +6,10 @@ import { letterOf } from "./returns";
 import { Row } from "./Row";
 import { bareLabel, sectionName } from "../lib/sections";
 
+/** Width of a figure, and of "bars" with the space around it: what has no room is not cut but left out. */
+const FIGURE = 9;
+const UNITS = 40;
+
 /** Section names as running heads, and the bars they start from. */
 export const Ruler = memo(function Ruler() {
   const { analysis, geometry, select } = useSheet();
@@ -45,10 +49,12 @@ export const Ruler = memo(function Ruler() {
             </span>
             <span className="flex justify-between pr-1.5 leading-[16px]">
               <span className="figure font-medium">
-                {section.first_bar}
+                {width > FIGURE * String(section.first_bar).length && section.first_bar}
                 {section.usual_bars !== null && <span className="text-conflict">!</span>}{" "}
               </span>
-              {width > 64 && <span className="text-11 text-ink-2">{section.bars} bars</span>}
+              {width > UNITS + FIGURE * (String(section.first_bar).length + String(section.bars).length) && (
+                <span className="text-11 text-ink-2">{section.bars} bars</span>
+              )}
             </span>
           </button>
         );

@@ -20,6 +20,8 @@ export function stepsHeight(analysis: Analysis, close = false): number {
 }
 /** A grid is never drawn wider than this; a long section does not make the bar longer. */
 const WIDEST = 132;
+/** Where less than this is left the name is told by the pointer alone. */
+const NAMED = 40;
 
 /** The usual bar of each section on its step grid, and what such a pattern is called. */
 export const StepsRow = memo(function StepsRow() {
@@ -71,7 +73,9 @@ export const StepsRow = memo(function StepsRow() {
                 rowHeight={line}
                 perBeat={stepsPerBeat(analysis.meter, pattern.steps)}
               />
-              <span className="mt-0.5 w-full truncate font-serif text-12 leading-box italic text-ink-2">{name}</span>
+              <span className="mt-0.5 w-full truncate font-serif text-12 leading-box italic text-ink-2">
+                {room > NAMED && name}
+              </span>
             </button>
           );
         })}

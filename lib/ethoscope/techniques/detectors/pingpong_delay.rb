@@ -11,8 +11,8 @@ module Ethoscope
         SURE = 0.5
         # Drums repeat with the beat themselves, so that a quarter must show more.
         QUARTER = 1.6
-        # Deviations that a section must reach; what the second echo weighs.
-        CLEAR = 5.8
+        # Deviations that a section must reach (on records without truth less is reached by anything that moves from side to side); what the second echo weighs.
+        CLEAR = 7.0
         SECOND = 1.5
 
         # @param scene [Scene]
