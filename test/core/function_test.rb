@@ -64,6 +64,15 @@ class FunctionTest < Ethoscope::TestCase
     assert_equal([[1, 5], [9, 11, 13, 15]], loops.map { |_, loop| loop.starts })
   end
 
+  def test_a_loop_that_begins_elsewhere_in_its_round_is_the_same_one_and_comes_back_with_its_part
+    round = [[9, "min"], [5, "maj"], [0, "maj"], [7, "maj"]]
+    bars = [round * 2, round.rotate(2) * 2, round * 2].flatten(1).map { |root, quality| [Chord.on(root, quality)] * 2 }
+    loops = Harmony::SectionLoops.new(bars, [section("A", 1, 8), section("B", 9, 8), section("A'", 17, 8)], A_MINOR).loops
+
+    assert_equal([%w[A B]], loops.map(&:first))
+    assert_equal [1, 5, 9, 13, 17, 21], loops.first.last.starts
+  end
+
   private
 
   def span(chord, first, last) = Harmony::ChordRecognizer::Span.new(chord:, first:, last:, confidence: 0.9, rivals: [])

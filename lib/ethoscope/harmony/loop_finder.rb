@@ -35,19 +35,23 @@ module Ethoscope
       # @return [Loop, nil] nil when nothing returns at once at least once, or hardly anywhere
       def main
         options = LENGTHS.flat_map { |length| options(length) }.select { |option| option.cover >= LEAST }
-        options.sort_by { |option| [-worth(option), option.starts.first] }.lazy.map { |option| build(option) }.find { |loop| loop.degrees.uniq.size > 1 || drone?(root_of(loop)) }
+        options.sort_by { |option| [-worth(option), option.starts.first] }.lazy.map { |option| build(option) }.find { |loop| loop.degrees.uniq.size > 1 || (loop.chords.any? && drone?(root_of(loop))) }
       end
 
       # @param bars [Array<Array<Chord>>] a loop that is known from another part, one or more bars
       # @return [Loop, nil] the same where it, or a turn of it, is most of what is heard here
       def again(bars)
-        pattern = bars.flat_map { |chords| chords.map { |chord| name(chord.root, chord.minor?) } }
-        starts, alike = returns(pattern, 0, bars.size)
-        option = Option.new(length: bars.size, starts:, cover: alike.sum * bars.size / @bars.size.to_f)
-        option.cover >= AGAIN ? build(option, bars.flatten(1)) : nil
+        turns = bars.each_index.map { |bar| bars.rotate(bar).flatten(1) }
+        chords, option = turns.to_h { |turn| [turn, heard_again(turn, bars.size)] }.max_by { |_, turn| turn.cover }
+        option.cover >= AGAIN ? build(option, chords) : nil
       end
 
       private
+
+      def heard_again(chords, length)
+        starts, alike = returns(chords.map { |chord| name(chord.root, chord.minor?) }, 0, length)
+        Option.new(length:, starts:, cover: alike.sum * length / @bars.size.to_f)
+      end
 
       # One number for all chords on a root that are minor, or are not: seventh and triad count as one in a loop. Nil for none.
       def name(root, minor) = root && ((root * 2) + (minor ? 1 : 0))

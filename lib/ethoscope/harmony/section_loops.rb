@@ -21,17 +21,22 @@ module Ethoscope
       #   starts are bars of the song
       def loops
         by_letter.each_with_object([]) do |(letter, sections), found|
-          section = sections.max_by(&:bars)
-          finder = LoopFinder.new(@bars[(section.first_bar - 1)...section.last_bar], @key)
-          known = found.find { |_, loop| finder.again(@bars[loop.starts.first - 1, loop.bars]) }
-          loop = moved(known ? finder.again(@bars[known.last.starts.first - 1, known.last.bars]) : finder.main, section)
+          longest = sections.max_by(&:bars)
+          known = found.find { |_, loop| again(loop, longest) }
+          loop = known ? again(known.last, longest) : moved(finder(longest).main, longest)
           next if loop.nil? || loop.confidence < SURE
 
+          loop = (sections - [longest]).filter_map { |section| again(loop, section) }.reduce(loop) { |whole, other| joined(whole, other) }
           known ? found[found.index(known)] = [[*known.first, letter], joined(known.last, loop)] : found << [[letter], loop]
         end
       end
 
       private
+
+      def finder(section) = LoopFinder.new(@bars[(section.first_bar - 1)...section.last_bar], @key)
+
+      # The same loop where that section has it.
+      def again(loop, section) = moved(finder(section).again(@bars[loop.starts.first - 1, loop.bars]), section)
 
       def by_letter = @sections.group_by { |section| section.letter.delete("'") }
 
