@@ -35,7 +35,7 @@ module Ethoscope
       # @return [Loop, nil] nil when nothing returns at once at least once, or hardly anywhere
       def main
         options = LENGTHS.flat_map { |length| options(length) }.select { |option| option.cover >= LEAST }
-        options.sort_by { |option| [-worth(option), option.starts.first] }.lazy.map { |option| build(option) }.find { |loop| loop.degrees.uniq.size > 1 || (loop.chords.any? && drone?(root_of(loop))) }
+        options.sort_by { |option| [-worth(option), option.starts.first] }.lazy.map { |option| build(option) }.find { |loop| loop?(loop) }
       end
 
       # @param bars [Array<Array<Chord>>] a loop that is known from another part, one or more bars
@@ -95,7 +95,7 @@ module Ethoscope
         option.cover - (LENGTH_PRICE * Math.log2(option.length)) + (home ? FROM_HOME : 0)
       end
 
-      def root_of(loop) = loop.chords.first.then { |chord| name(chord.root, chord.minor?) }
+      def loop?(loop) = loop.degrees.uniq.size > 1 || (loop.chords.any? && loop.chords.first.then { |chord| drone?(name(chord.root, chord.minor?)) })
 
       def drone?(name) = @names.flatten(1).then { |all| all.count(name) >= DRONE * all.size }
 
