@@ -35,6 +35,8 @@ interface Run {
 const ROOM = 30;
 /** Width of a letter of a symbol, and of the words "as bar 9". */
 const LETTER = 7.6;
+/** What an m is wider. */
+const BROAD = 4;
 /** Loops have small letters, for sections have capital ones. */
 const LETTERS = "abcdefghijklmnopqrstuvwxyz";
 const PADDING = 5;
@@ -122,13 +124,13 @@ function spell(
 }
 
 function widthOf(text: string): number {
-  return text.length * LETTER + PADDING;
+  return text.length * LETTER + (text.split("m").length - 1) * BROAD + PADDING;
 }
 
 /** The chords of a loop, as many as its bars have room for; null where each has room over its own bar, or where there is none for two. */
 function inARow({ loop, start, last }: Run, geometry: Geometry): string | null {
-  const needed = loop.symbols.reduce((sum, symbol) => sum + widthOf(symbol), 0);
-  if (needed <= loop.bars * geometry.barWidth) return null;
+  const widest = Math.max(...loop.symbols.map(widthOf));
+  if (widest * loop.symbols.length <= loop.bars * geometry.barWidth) return null;
   const room = (last - start) * geometry.barWidth;
   const fitting = loop.symbols
     .map((_, index) => loop.symbols.slice(0, index + 1).join(" "))
