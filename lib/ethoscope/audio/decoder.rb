@@ -67,9 +67,9 @@ module Ethoscope
 
       def clock(seconds) = format("%<minutes>d:%<rest>02d", minutes: seconds / 60, rest: seconds % 60)
 
-      # Each chunk goes to its place at once: a long recording is never in memory twice.
+      # Each chunk goes to its place at once: a long recording that says rightly how long it is, to the microsecond, is never in memory twice.
       def read_samples(info, channels)
-        samples = Numo::SFloat.zeros(channels, ((info[:duration] || MIN_SECONDS) * RATE).ceil)
+        samples = Numo::SFloat.zeros(channels, ((info[:duration] || MIN_SECONDS) * RATE).round)
         at = 0
         each_chunk(info, channels) do |chunk|
           frames = chunk.size / channels
