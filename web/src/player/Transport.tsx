@@ -6,6 +6,7 @@ import { clock, figure, percent, plural } from "../lib/format";
 import { usePlayer, usePlayerState, usePlayTime } from "./context";
 import { ListeningStrip } from "./ListeningStrip";
 import type { PlayerState } from "./Player";
+import { sectionName } from "../lib/sections";
 
 /** The bottom edge: play, where it is in bars and beats, the section, the loop, and how loud. */
 export function Transport() {
@@ -143,7 +144,7 @@ function Place({ state }: { state: PlayerState }) {
   return (
     <div className="flex w-[150px] flex-col justify-center border-r border-rule px-4 leading-tight">
       <span className="truncate font-serif text-13 italic">
-        {section ? `${section.label} ${section.letter}` : track.title}
+        {section ? sectionName(section) : track.title}
       </span>
       <span className="text-11 text-ink-2">
         {section ? `bar ${bar - section.first_bar + 1} of ${section.bars}` : "before bar 1"}

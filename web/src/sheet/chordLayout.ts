@@ -35,8 +35,9 @@ interface Run {
 const ROOM = 30;
 /** Width of a letter of a symbol, and of the words "as bar 9". */
 const LETTER = 7.6;
-/** What an m is wider. */
+/** What an m is wider, and width of a letter of a degree. */
 const BROAD = 4;
+const SMALL = 6.5;
 /** Loops have small letters, for sections have capital ones. */
 const LETTERS = "abcdefghijklmnopqrstuvwxyz";
 const PADDING = 5;
@@ -112,7 +113,7 @@ function spell(
 ): ChordMark[] {
   const labels = new Map<number, number>();
   for (const mark of [...marks].sort((a, b) => own(b) - own(a) || b.width - a.width || a.index - b.index)) {
-    const needed = widthOf(mark.chord.symbol);
+    const needed = Math.max(widthOf(mark.chord.symbol), (mark.chord.degree?.length ?? 0) * SMALL + PADDING);
     const end = mark.x + needed;
     const free = taken.every(([from, to]) => end <= from || mark.x >= to);
     if (!free || (!own(mark) && (!spellable(mark.chord) || needed > mark.width * OVERHANG || end > width + 4)))
