@@ -12,16 +12,15 @@ namespace :learn do
     Dir[File.join(__dir__, "learning", "*.rb")].each { |file| require file }
   end
 
-  learn = lambda do |learner, arguments|
+  learn = lambda do |learner, arguments, **before|
     measured = Learning::Corpus.new(*arguments.to_a).map { |song| learner.measure(song) }
     warn "#{measured.size} songs"
-    learner.new(measured.compact).learn
+    learner.new(measured.compact, **before).learn
   end
 
   desc "Network of Harmony::ChordModel, going on from the one that ships"
   task(:chords, [:folder] => :load) do |_, arguments|
-    measured = Learning::Corpus.new(*arguments.to_a).map { |song| Learning::ChordLearner.measure(song) }
-    puts Learning::ChordLearner.new(measured, from: Ethoscope::Signal::WeightTable.read(Ethoscope::Harmony::ChordModel::WEIGHTS_FILE)).learn.to_csv
+    puts learn.call(Learning::ChordLearner, arguments, from: Ethoscope::Signal::WeightTable.read(Ethoscope::Harmony::ChordModel::WEIGHTS_FILE)).to_csv
   end
 
   desc "Weights of Rhythm::BarModel"

@@ -13,7 +13,7 @@ module Learning
     def self.measure(song)
       grid = Written.grid(song.truth) or return nil
       rows = Ethoscope::Layers::VoiceFeatures.new(song.features.short, song.features.spectra, grid.edges).rows
-      spans = song.truth[:layers].select { |layer| layer[:role] == "vocal" }.flat_map { |layer| layer[:spans] }
+      spans = song.truth[:layers].select { |layer| layer[:role] == Ethoscope::Layers::Voice::ROLE }.flat_map { |layer| layer[:spans] }
       sung = grid.edges.each_cons(2).map { |from, to| spans.any? { |start, finish| ((from + to) / 2).between?(start, finish) } ? 1.0 : 0.0 }
       [Numo::SFloat.cast(rows), Numo::SFloat.cast(sung)].map(&:to_binary)
     end
@@ -24,6 +24,6 @@ module Learning
     end
 
     # @return [Ethoscope::Signal::WeightTable]
-    def learn = NetworkLearner.new(@inputs, @targets, names: Model::INPUTS, outputs: ["vocal"], hidden: HIDDEN, epochs: EPOCHS, penalty: PENALTY).learn
+    def learn = NetworkLearner.new(@inputs, @targets, names: Model::INPUTS, outputs: [Ethoscope::Layers::Voice::ROLE], hidden: HIDDEN, epochs: EPOCHS, penalty: PENALTY).learn
   end
 end

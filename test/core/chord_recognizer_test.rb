@@ -45,7 +45,8 @@ class ChordRecognizerTest < Ethoscope::TestCase
     spans = recognizer(([["C:maj", 0.7], ["C:maj", 0.6]] * 4) + ([["F:maj", 0.9]] * 8)).spans
 
     assert_equal([[0, 8], [8, 16]], spans.map { |span| [span.first, span.last] })
-    assert_in_delta 0.65, spans.first.confidence, 0.02
+    # The four other qualities with that root and third hold a little of the rest.
+    assert_in_delta 0.65 + (4 * 0.35 / 144), spans.first.confidence, 0.006
     assert_equal Harmony::ChordRecognizer::RIVALS, spans.first.rivals.size
     refute_includes spans.first.rivals.map(&:first), spans.first.chord
   end

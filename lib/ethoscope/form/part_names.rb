@@ -26,9 +26,7 @@ module Ethoscope
 
       # @return [Hash{Integer => Array(String, String)}] by part its name and the reason
       def to_h
-        names = edges
-        names = repeated(names)
-        names = single(names)
+        names = single(repeated(edges))
         parts.to_h { |part| [part, names.fetch(part) { ["part #{@letters[@groups.index(part)]}", reason(part)] }] }
       end
 

@@ -22,8 +22,8 @@ module Ethoscope
       def loops
         by_letter.each_with_object([]) do |(letter, sections), found|
           longest = sections.max_by(&:bars)
-          known = found.find { |_, loop| again(loop, longest) }
-          loop = known ? again(known.last, longest) : moved(finder(longest).main, longest)
+          known, loop = found.lazy.filter_map { |part| again(part.last, longest)&.then { |heard| [part, heard] } }.first
+          loop ||= moved(finder(longest).main, longest)
           next if loop.nil? || loop.confidence < SURE
 
           loop = (sections - [longest]).filter_map { |section| again(loop, section) }.reduce(loop) { |whole, other| joined(whole, other) }

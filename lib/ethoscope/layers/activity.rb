@@ -153,12 +153,7 @@ module Ethoscope
 
       def regularity(piece) = LEAST_REGULAR + ((1 - LEAST_REGULAR) * @drums.likely(piece).mean(axis: 0).max)
 
-      def spans(activity)
-        runs = activity.each_index.slice_when { |a, b| (activity[a] >= PLAYING) != (activity[b] >= PLAYING) }
-        runs.select do |run|
-          activity[run.first] >= PLAYING
-        end.map { |run| [@edges[run.first].round(3), @edges[run.last + 1].round(3)] }
-      end
+      def spans(activity) = Spans.of(activity.map { |value| value >= PLAYING }, @edges)
     end
   end
 end

@@ -24,9 +24,8 @@ module Ethoscope
       # @param voices [Array<Layer>] over the same bars, by whatever source
       # @return [Array<Range<Integer>>] bars, from 1, of the passages in which none of them sings
       def self.rests(voices)
-        loudest = voices.map(&:activity).transpose.map(&:max)
-        runs = loudest.each_index.slice_when { |one, other| (loudest[one] >= Activity::PLAYING) != (loudest[other] >= Activity::PLAYING) }
-        runs.select { |run| loudest[run.first] < Activity::PLAYING && run.size >= LEAST_REST }.map { |run| (run.first + 1)..(run.last + 1) }
+        resting = voices.map(&:activity).transpose.map { |values| values.max < Activity::PLAYING }
+        Spans.runs(resting).select { |run| run.size >= LEAST_REST }.map { |run| (run.first + 1)..(run.last + 1) }
       end
 
       # @param short_time [Signal::ShortTime]
@@ -42,7 +41,7 @@ module Ethoscope
       def layer
         return nil if sung.count(true) < FEWEST_BEATS
 
-        Layer.of_mix(role: ROLE, activity:, confidence:, spans:)
+        Layer.of_mix(role: ROLE, activity:, confidence:, spans: Spans.of(sung, @grid.edges))
       end
 
       # @param layers [Array<Layer>] what else the mix tells
@@ -55,7 +54,7 @@ module Ethoscope
       # @return [Array<Boolean>] by beat
       def sung
         @sung ||= begin
-          passages = runs(path).to_h { |run| [run, mean(@likely.values_at(*run))] }
+          passages = Spans.runs(path).to_h { |run| [run, mean(@likely.values_at(*run))] }
           told = passages.any? { |run, belief| belief >= SURE && run.size >= BEATS } ? passages.select { |_, belief| belief >= LIKELY }.keys : []
           told.flatten.each_with_object([false] * @likely.size) { |beat, beats| beats[beat] = true }
         end
@@ -64,10 +63,8 @@ module Ethoscope
       private
 
       def without(lead, voice)
-        activity = lead.activity.zip(voice.activity).map { |value, singing| singing >= Activity::PLAYING ? [value, 1 - singing].min : value }
-        edges = @grid.bar_edges
-        spans = runs(activity.map { |value| value >= Activity::PLAYING }).map { |run| [edges[run.first].round(3), edges[run.last + 1].round(3)] }
-        Layer.of_mix(role: LEAD, activity: activity.map { |value| value.round(3) }, confidence: lead.confidence, spans:)
+        activity = lead.activity.zip(voice.activity).map { |value, singing| singing >= Activity::PLAYING ? [value, (1 - singing).round(3)].min : value }
+        Layer.of_mix(role: LEAD, activity:, confidence: lead.confidence, spans: Spans.of(activity.map { |value| value >= Activity::PLAYING }, @grid.bar_edges))
       end
 
       def path
@@ -82,9 +79,6 @@ module Ethoscope
         back.reverse.each_with_object([singing > voiceless]) { |(begun, held), states| states << (states.last ? held : begun) }.reverse
       end
 
-      # Beats of each run that is so.
-      def runs(states) = states.each_index.slice_when { |one, other| states[one] != states[other] }.select { |run| states[run.first] }
-
       def activity
         (0...@grid.bars).map do |bar|
           beats = (@grid.pickup + (bar * @grid.meter.beats))...(@grid.pickup + ((bar + 1) * @grid.meter.beats))
@@ -95,10 +89,6 @@ module Ethoscope
       end
 
       def confidence = (mean(@likely.map { |share| (share - 0.5).abs }) * 2).clamp(0.05, 0.95).round(2)
-
-      def spans
-        runs(sung).map { |run| [@grid.edges[run.first].round(3), @grid.edges[run.last + 1].round(3)] }
-      end
 
       def mean(values) = values.sum / values.size
     end

@@ -13,7 +13,7 @@ module Ethoscope
 
       # @param table [Signal::WeightTable] rows INPUTS, "bias" and hidden units; columns hidden units and "vocal"
       def initialize(table)
-        @network = Signal::Network.new(table, INPUTS, ["vocal"])
+        @network = Signal::Network.new(table, INPUTS, [Voice::ROLE])
         freeze
       end
 

@@ -50,6 +50,20 @@ class RhythmDetectorsTest < Ethoscope::TestCase
     none(Detectors::HatRateChange, hat_rates: ([0.1] * 8) + ([2.0] * 8))
   end
 
+  # Stands in for Rhythm::DrumSteps: sixteen steps in each bar, struck so likely.
+  Heard = Struct.new(:steps) do
+    def likely(_piece) = Numo::DFloat.cast(steps)
+  end
+
+  def test_of_heard_hats_only_steps_count_that_are_struck_more_often_than_not
+    quarters, eighths = [4, 2].map { |apart| Array.new(16) { |step| (step % apart).zero? ? 0.9 : 0.4 } }
+    sighting = only(Detectors::HatRateChange, drums: Heard.new(([quarters] * 8) + ([eighths] * 8)))
+
+    assert_equal({ from_per_beat: 1.0, to_per_beat: 2.0 }, sighting.detail)
+    assert_equal ([1.0] * 8) + ([2.0] * 8), sighting.evidence.values
+    none(Detectors::HatRateChange, drums: Heard.new(([quarters] * 8) + ([quarters.map { |share| [share, 0.45].max }] * 8)))
+  end
+
   def test_one_snare_a_bar_on_the_third_beat_is_half_time
     sighting = only(Detectors::HalfTimeBackbeat, players: [Stage.player("snare", Stage.strokes([2], 8...16))])
 

@@ -1,9 +1,19 @@
+interface Named {
+  label: string;
+  letter: string;
+}
+
+/** Whether nothing tells what the part is called but its letter. */
+export function unnamed({ label, letter }: Named): boolean {
+  return label === `part ${letter}`;
+}
+
 /** "verse B", and "part C" where a part has no other name. */
-export function sectionName({ label, letter }: { label: string; letter: string }): string {
-  return label === `part ${letter}` ? label : `${label} ${letter}`;
+export function sectionName(section: Named): string {
+  return unnamed(section) ? section.label : `${section.label} ${section.letter}`;
 }
 
 /** The name alone, without a letter that stands beside it anyway. */
-export function bareLabel({ label, letter }: { label: string; letter: string }): string {
-  return label === `part ${letter}` ? "part" : label;
+export function bareLabel(section: Named): string {
+  return unnamed(section) ? "part" : section.label;
 }

@@ -1,7 +1,7 @@
 import type { Profile } from "../api/types";
 import { amountStep, inkColour, textOnInk, type Step } from "../lib/ink";
 import { ROW } from "./scales";
-import { sectionName } from "../lib/sections";
+import { sectionName, unnamed } from "../lib/sections";
 
 const SHORT: Record<string, string> = {
   intro: "in",
@@ -39,7 +39,7 @@ export function FormStrips({ profile }: { profile: Profile }) {
                     color: textOnInk(step),
                   }}
                 >
-                  {name(section.label, section.letter, share)}
+                  {name(section, share)}
                 </span>
               );
             })}
@@ -51,8 +51,9 @@ export function FormStrips({ profile }: { profile: Profile }) {
   );
 }
 
-function name(label: string, letter: string, share: number): string {
-  if (label === `part ${letter}`) return share > 0.05 ? letter : "";
+function name(section: { label: string; letter: string }, share: number): string {
+  if (unnamed(section)) return share > 0.05 ? section.letter : "";
+  const { label } = section;
   if (share > 0.2) return label;
   const kind = label.replace(/ \d+$/, "");
   if (share > 0.12) return SHORT[kind] ?? kind.slice(0, 3);

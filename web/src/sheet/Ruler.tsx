@@ -6,7 +6,7 @@ import { letterOf } from "./returns";
 import { Row } from "./Row";
 import { bareLabel, sectionName } from "../lib/sections";
 
-/** Width of a figure, and of "bars" with the space around it: what has no room is not cut but left out. */
+/** Width of a figure, and of "bars" with the space around it: what has no room is not cut but left out, and still read aloud. */
 const FIGURE = 9;
 const UNITS = 40;
 
@@ -49,7 +49,9 @@ export const Ruler = memo(function Ruler() {
             </span>
             <span className="flex justify-between pr-1.5 leading-[16px]">
               <span className="figure font-medium">
-                {width > FIGURE * String(section.first_bar).length && section.first_bar}
+                <span className={width > FIGURE * String(section.first_bar).length ? "" : "sr-only"}>
+                  {section.first_bar}
+                </span>
                 {section.usual_bars !== null && <span className="text-conflict">!</span>}{" "}
               </span>
               {width > UNITS + FIGURE * (String(section.first_bar).length + String(section.bars).length) && (

@@ -6,7 +6,7 @@ export interface Bracket {
   width: number;
   times: number;
   firm: boolean;
-  /** What the loop is called, how often it goes round, and where its chords are spelled if not here, as far as there is room before the next bracket. */
+  /** What the loop is called, whether it is said how often it goes round, and where its chords are spelled if not here: as far as there is room before the next bracket. */
   name: string | null;
   counted: boolean;
   asBar: number | null;
@@ -54,9 +54,11 @@ export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets
   const runs = loopRuns(analysis);
   const firsts = new Map(runs.toReversed().map((run) => [run.loop, run]));
   const isFirst = (run: Run) => firsts.get(run.loop) === run;
-  const rows = new Map(runs.filter(isFirst).map((run) => [run, inARow(run, geometry)]));
+  const rows = new Map(runs.filter(isFirst).map((run) => [run.loop, inARow(run, geometry)]));
+  const row = (run: Run) => rows.get(run.loop) ?? null;
+  // Runs whose chords do not stand over their own bars.
   const bare = runs.filter(
-    (run) => (rows.get(run) ?? null) !== null || (!isFirst(run) && (averageWidth(analysis, geometry, run) ?? 0) < ROOM),
+    (run) => row(run) !== null || (!isFirst(run) && (averageWidth(analysis, geometry, run) ?? 0) < ROOM),
   );
   const spellable = (chord: Chord) =>
     chord.degree !== null &&
@@ -67,24 +69,22 @@ export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets
 
   const brackets = runs.map((run, index): Bracket => {
     const x = geometry.xOfBar(run.start);
-    const room = (runs[index + 1] ? geometry.xOfBar(runs[index + 1]?.start ?? 0) : geometry.width) - x;
-    const name = room >= NAMED ? `loop ${run.name}` : run.name;
-    const needed = room >= NAMED ? NAMED : LETTERED;
+    const next = runs[index + 1];
+    const room = (next ? geometry.xOfBar(next.start) : geometry.width) - x;
     return {
       x,
       width: (run.last - run.start) * geometry.barWidth,
-      times: run.times,
       firm: isFirst(run),
-      name: room >= needed ? name : null,
-      counted: run.times > 1 && room >= needed + TIMES,
-      chords: rows.get(run) ?? null,
+      times: run.times,
+      ...nameIn(room, run),
+      chords: isFirst(run) ? row(run) : null,
       asBar: !isFirst(run) && bare.includes(run) && room >= AS_BAR ? (firsts.get(run.loop)?.start ?? null) : null,
     };
   });
-  const taken: [number, number][] = brackets.flatMap(({ asBar, chords, x }) => [
-    ...(asBar === null ? [] : [[x, x + AS_BAR] satisfies [number, number]]),
-    ...(chords === null ? [] : [[x, x + widthOf(chords)] satisfies [number, number]]),
-  ]);
+  const taken = brackets.flatMap(({ asBar, chords, x }): [number, number][] => {
+    if (chords !== null) return [[x, x + widthOf(chords)]];
+    return asBar === null ? [] : [[x, x + AS_BAR]];
+  });
   const marks = analysis.chords.flatMap((chord, index): ChordMark[] => {
     const x = geometry.xOfTime(chord.start);
     const end = geometry.xOfTime(chord.end);
@@ -122,6 +122,12 @@ function spell(
     labels.set(mark.index, needed);
   }
   return marks.map((mark) => ({ ...mark, label: labels.get(mark.index) ?? null }));
+}
+
+/** "loop a ×4", or as much of it as there is room for. */
+function nameIn(room: number, { name, times }: Run): Pick<Bracket, "name" | "counted"> {
+  const [text, needed] = room >= NAMED ? [`loop ${name}`, NAMED] : [name, LETTERED];
+  return { name: room >= needed ? text : null, counted: times > 1 && room >= needed + TIMES };
 }
 
 function widthOf(text: string): number {

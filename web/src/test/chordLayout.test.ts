@@ -22,6 +22,16 @@ describe("chords on the sheet", () => {
     expect(spelled(song(32, ["Am", "F", "C", "G"]), 832)).toEqual([1, 2, 3, 4]);
   });
 
+  it("writes a narrower one in a row, and returns of it not at all", () => {
+    const analysis = song(32, ["Am", "F", "C", "G"]);
+    const loop = analysis.loop && { ...analysis.loop, starts: [1, 5, 17, 21] };
+    const { brackets, marks } = layout({ ...analysis, loop }, 704);
+    expect(brackets.map((bracket) => bracket.chords)).toEqual(["Am F C G", null]);
+    const written = marks.filter((mark) => mark.label !== null).map(({ chord }) => chord.bar);
+    expect(written.filter((bar) => bar < 9 || (bar > 16 && bar < 25))).toEqual([]);
+    expect(written.length).toBeGreaterThan(0);
+  });
+
   it("spells a wide one at each return", () => {
     expect(spelled(song(8, ["Am", "F"]), 320)).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
   });

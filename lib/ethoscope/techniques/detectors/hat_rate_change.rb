@@ -52,13 +52,12 @@ module Ethoscope
         def self.sighting(scene, rates, i, last)
           from = rates[i - 1]
           to = rates[i]
-          shown = scene.sections[i - 1].first_bar
           bars = scene.sections[i].first_bar..scene.sections[last].last_bar
           source = source(scene)
           scene.sighting(KIND, bars, confidence: source == "mix" ? 0.4 + ([from, to].max / [from, to].min / 8) : 0.95, source:,
             detail: { from_per_beat: from.round(1), to_per_beat: to.round(1) },
-            evidence: scene.evidence("hat strokes a beat", scene.hat_rates[(shown - 1)...bars.max], unit: "strokes", first_bar: shown,
-              threshold: from * (to > from ? needed(scene) : 1 / needed(scene))))
+            evidence: scene.evidence("hat strokes a beat in the usual bar", ((i - 1)..last).flat_map { |j| [rates[j]] * scene.sections[j].bars }, unit: "strokes",
+              first_bar: scene.sections[i - 1].first_bar, threshold: from * (to > from ? needed(scene) : 1 / needed(scene))))
         end
         private_class_method :sighting
       end
