@@ -7,8 +7,10 @@ class MeasuresRegistryTest < Ethoscope::TestCase
   # Away to a slower and higher track, and back.
   AWAY = { bpm: 61.5, key: Harmony::Key.named("B", "minor") }.freeze
   NEAR = 1e-6
-  # Songs differ in what they have: some are not swung, not programmed, never leave their pattern, or have no loop.
-  SOMETIMES = %w[groove.feel groove.departures groove.hat_rate harmony.loop].freeze
+  # Songs differ in what they have: some are not swung, not programmed, or have no loop.
+  SOMETIMES = %w[groove.feel harmony.loop].freeze
+  # A song whose pattern never changes; the ear misses too many of its soft hats to name their rate (docs/accuracy.md).
+  MISSED = { "groove.departures" => %w[copper_weather], "groove.hat_rate" => %w[copper_weather] }.freeze
   # What only stems show; see StemWordsTest.
   OF_STEMS = %w[layers.sound].freeze
   DOCUMENT = File.expand_path("../../../docs/measures.md", __dir__)
@@ -21,7 +23,7 @@ class MeasuresRegistryTest < Ethoscope::TestCase
 
   def test_each_is_read_from_each_demo_song
     (Measures::Registry.all.map(&:id) - SOMETIMES - OF_STEMS).each do |id|
-      assert_empty(vectors.select { |_, vector| vector.of(id).empty? }.keys, id)
+      assert_equal MISSED.fetch(id, []), vectors.select { |_, vector| vector.of(id).empty? }.keys, id
     end
     SOMETIMES.each { |id| refute_empty(vectors.reject { |_, vector| vector.of(id).empty? }, id) }
   end
