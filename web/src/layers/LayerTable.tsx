@@ -23,9 +23,7 @@ export function LayerTable() {
             </th>
             {analysis.sections.map((section) => (
               <th key={section.first_bar} scope="col" className="min-w-[84px] pr-3 pb-1 align-bottom font-normal">
-                <span className="block font-serif text-13 italic text-ink">
-                  {sectionName(section)}
-                </span>
+                <span className="block font-serif text-13 italic text-ink">{sectionName(section)}</span>
                 {bars(section.first_bar, section.first_bar + section.bars - 1)}
               </th>
             ))}

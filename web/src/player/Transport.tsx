@@ -143,9 +143,7 @@ function Place({ state }: { state: PlayerState }) {
   );
   return (
     <div className="flex w-[150px] flex-col justify-center border-r border-rule px-4 leading-tight">
-      <span className="truncate font-serif text-13 italic">
-        {section ? sectionName(section) : track.title}
-      </span>
+      <span className="truncate font-serif text-13 italic">{section ? sectionName(section) : track.title}</span>
       <span className="text-11 text-ink-2">
         {section ? `bar ${bar - section.first_bar + 1} of ${section.bars}` : "before bar 1"}
       </span>

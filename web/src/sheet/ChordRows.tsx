@@ -28,7 +28,7 @@ export const ChordRows = memo(function ChordRows() {
       }
     >
       {brackets.map((bracket) => (
-        <LoopBracket key={bracket.x} bracket={bracket} />
+        <LoopBracket key={bracket.x} bracket={bracket} onPick={(bar) => pick(analysis.bars[bar - 1]?.start ?? 0)} />
       ))}
       {marks
         .filter((mark) => mark.label !== null)
@@ -42,7 +42,7 @@ export const ChordRows = memo(function ChordRows() {
   );
 });
 
-function LoopBracket({ bracket }: { bracket: Bracket }) {
+function LoopBracket({ bracket, onPick }: { bracket: Bracket; onPick: (bar: number) => void }) {
   return (
     <>
       {bracket.name !== null && (
@@ -59,13 +59,17 @@ function LoopBracket({ bracket }: { bracket: Bracket }) {
         className={`absolute top-[17px] h-[5px] border-x border-t border-measured ${bracket.firm ? "border-t-2" : ""}`}
         style={{ left: bracket.x + 1, width: bracket.width - 3 }}
       />
-      {bracket.chords !== null && (
-        <span
-          className="absolute top-[24px] pl-1 leading-[16px] font-medium whitespace-nowrap text-measured"
-          style={{ left: bracket.x }}
+      {bracket.row !== null && (
+        <button
+          type="button"
+          aria-label={`Loop from bar ${bracket.bar}: ${bracket.row.chords}; its first chord`}
+          onClick={() => onPick(bracket.bar)}
+          className="absolute top-[24px] pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash"
+          style={{ left: bracket.x + 1 }}
         >
-          {bracket.chords}
-        </span>
+          <span className="block font-medium text-measured">{bracket.row.chords}</span>
+          <span className="text-11 text-ink-2">{bracket.row.degrees}</span>
+        </button>
       )}
       {bracket.asBar !== null && (
         <span className="absolute top-[26px] pl-1 text-11 whitespace-nowrap text-ink-3" style={{ left: bracket.x }}>

@@ -2,6 +2,8 @@ import type { Analysis, Chord, Loop } from "../api/types";
 import type { Geometry } from "./geometry";
 
 export interface Bracket {
+  /** The bar it begins with. */
+  bar: number;
   x: number;
   width: number;
   times: number;
@@ -10,8 +12,8 @@ export interface Bracket {
   name: string | null;
   counted: boolean;
   asBar: number | null;
-  /** Its chords in a row, where they have no room over their own bars. */
-  chords: string | null;
+  /** Its chords in a row, and their degrees, where they have no room over their own bars. */
+  row: LoopRow | null;
 }
 
 export interface ChordMark {
@@ -21,6 +23,11 @@ export interface ChordMark {
   width: number;
   /** Room that the symbol takes; null where it is not spelled. */
   label: number | null;
+}
+
+interface LoopRow {
+  chords: string;
+  degrees: string;
 }
 
 interface Run {
@@ -72,17 +79,18 @@ export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets
     const next = runs[index + 1];
     const room = (next ? geometry.xOfBar(next.start) : geometry.width) - x;
     return {
+      bar: run.start,
       x,
       width: (run.last - run.start) * geometry.barWidth,
       firm: isFirst(run),
       times: run.times,
       ...nameIn(room, run),
-      chords: isFirst(run) ? row(run) : null,
+      row: isFirst(run) ? row(run) : null,
       asBar: !isFirst(run) && bare.includes(run) && room >= AS_BAR ? (firsts.get(run.loop)?.start ?? null) : null,
     };
   });
-  const taken = brackets.flatMap(({ asBar, chords, x }): [number, number][] => {
-    if (chords !== null) return [[x, x + widthOf(chords)]];
+  const taken = brackets.flatMap(({ asBar, row: written, x }): [number, number][] => {
+    if (written !== null) return [[x, x + rowWidth(written)]];
     return asBar === null ? [] : [[x, x + AS_BAR]];
   });
   const marks = analysis.chords.flatMap((chord, index): ChordMark[] => {
@@ -135,15 +143,21 @@ function widthOf(text: string): number {
 }
 
 /** The chords of a loop, as many as its bars have room for; null where each has room over its own bar, or where there is none for two. */
-function inARow({ loop, start, last }: Run, geometry: Geometry): string | null {
+function inARow({ loop, start, last }: Run, geometry: Geometry): LoopRow | null {
   const widest = Math.max(...loop.symbols.map(widthOf));
   if (widest * loop.symbols.length <= loop.bars * geometry.barWidth) return null;
   const room = (last - start) * geometry.barWidth;
-  const fitting = loop.symbols
-    .map((_, index) => loop.symbols.slice(0, index + 1).join(" "))
-    .map((text, index) => (index + 1 < loop.symbols.length ? `${text} …` : text))
-    .filter((text) => widthOf(text) <= room);
-  return fitting.length > 1 ? (fitting.at(-1) ?? null) : null;
+  const first = (names: string[], count: number) =>
+    names.slice(0, count).join(" ") + (count < names.length ? " …" : "");
+  const rows = loop.symbols.map((_, index) => ({
+    chords: first(loop.symbols, index + 1),
+    degrees: first(loop.degrees, index + 1),
+  }));
+  return rows.slice(1).findLast((row) => rowWidth(row) <= room) ?? null;
+}
+
+function rowWidth({ chords, degrees }: LoopRow): number {
+  return Math.max(widthOf(chords), degrees.length * SMALL + PADDING);
 }
 
 function own({ chord }: ChordMark): number {

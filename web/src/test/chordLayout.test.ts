@@ -26,7 +26,7 @@ describe("chords on the sheet", () => {
     const analysis = song(32, ["Am", "F", "C", "G"]);
     const loop = analysis.loop && { ...analysis.loop, starts: [1, 5, 17, 21] };
     const { brackets, marks } = layout({ ...analysis, loop }, 704);
-    expect(brackets.map((bracket) => bracket.chords)).toEqual(["Am F C G", null]);
+    expect(brackets.map((bracket) => bracket.row?.chords)).toEqual(["Am F C G", undefined]);
     const written = marks.filter((mark) => mark.label !== null).map(({ chord }) => chord.bar);
     expect(written.filter((bar) => bar < 9 || (bar > 16 && bar < 25))).toEqual([]);
     expect(written.length).toBeGreaterThan(0);
@@ -83,6 +83,7 @@ describe("chords on the sheet", () => {
     }
     const written = marks.filter((mark) => mark.label !== null).map(({ chord }) => chord.bar);
     expect(written.filter((bar) => bar < 65 || (bar > 80 && bar < 97) || bar > 100)).toEqual([]);
-    expect(brackets.map((bracket) => bracket.chords)).toEqual(["Am F", "Am F", null, null, null, null]);
+    const row = { chords: "Am F", degrees: "i VI" };
+    expect(brackets.map((bracket) => bracket.row)).toEqual([row, row, null, null, null, null]);
   });
 });
