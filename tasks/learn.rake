@@ -47,6 +47,9 @@ namespace :learn do
   desc "Network of Layers::VoiceModel"
   task(:voice, [:folder] => :load) { |_, arguments| puts learn.call(Learning::VoiceLearner, arguments).to_csv }
 
+  desc "Weights of Techniques::OctaveModel"
+  task(:octaves, [:folder] => :load) { |_, arguments| puts learn.call(Learning::OctaveLearner, arguments).to_csv }
+
   desc "Curves of Layers::Activity"
   task(:layers, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::LayerLearner, arguments)) }
 

@@ -2,7 +2,7 @@
 
 require_relative "../test_helper"
 %w[corpus adam bar_learner key_learner chord_learner boundary_learner label_learner network_learner stroke_learner voice_learner written attack_learner context_learner judge
-   layer_learner confidence_learner].each do |file|
+   layer_learner confidence_learner logistic_learner octave_learner].each do |file|
   require_relative "../../tasks/learning/#{file}"
 end
 
@@ -102,6 +102,17 @@ class LearningTest < Ethoscope::TestCase
     odds = ->(row) { names.zip(row).sum(table.block(["bias"], ["weight"])[0, 0]) { |name, value| table.block([name], ["weight"])[0, 0] * value } }
 
     assert_operator pairs.count { |row| odds.call(row).positive? == row.last.positive? }, :>, 280
+  end
+
+  def test_the_octave_learner_finds_what_tells_a_part_that_moved
+    names = Ethoscope::Techniques::RegisterFeatures::NAMES
+    random = Random.new(9)
+    pairs = Array.new(300) { Array.new(names.size) { random.rand(0.0..1.0) }.then { |row| [*row, row[0] > 0.7 ? 1.0 : 0.0] } }
+    table = Learning::OctaveLearner.new([pairs.first(150), pairs.drop(150)]).learn
+    weights = names.to_h { |name| [name, table.block([name], ["weight"])[0, 0]] }
+
+    assert_equal names.first, weights.max_by(&:last).first
+    assert_operator pairs.count { |row| (weights.values.zip(row).sum { |weight, value| weight * value } + table.block(["bias"], ["weight"])[0, 0]).positive? == row.last.positive? }, :>, 270
   end
 
   def test_a_pattern_that_is_known_teaches_strokes

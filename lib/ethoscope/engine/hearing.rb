@@ -61,7 +61,7 @@ module Ethoscope
       def side = @side ||= Audio::Width.new(features.field).then { |width| per_bar { |from, to| width.between(from, to).round(4) } }
 
       # @return [Form::BoundaryFeatures]
-      def boundary_features = Form::BoundaryFeatures.new(bar_features, energy, side)
+      def boundary_features = Form::BoundaryFeatures.new(bar_features, energy, side, drums)
 
       private
 

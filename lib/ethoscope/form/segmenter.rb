@@ -8,12 +8,14 @@ module Ethoscope
     class Segmenter
       LONGEST = 32
       # Price by length in bars, in natural log units; anything else pays by whether it is even.
-      LENGTHS = { 8 => 0.0, 16 => 0.6, 4 => 0.5, 12 => 1.6, 24 => 2.6, 32 => 2.6, 6 => 2.6, 10 => 2.8, 14 => 3.2, 2 => 3.0, 20 => 2.8, 28 => 3.2 }.freeze
+      LENGTHS = { 8 => 0.0, 16 => 0.6, 4 => 0.5, 12 => 1.6, 24 => 2.6, 32 => 2.6, 6 => 2.6, 10 => 2.8, 14 => 3.2, 20 => 2.8, 28 => 3.2,
+                  1 => 14.0, 2 => 7.0, 3 => 11.0 }.freeze
       ODD = 4.2
       EVEN = 3.4
-      # Weight of the prior against the evidence, and of one boundary more.
-      PRIOR = 0.6
-      BOUNDARY = 0.0
+      # Weight of the prior against the evidence, and price of one boundary more: less than none, since one that is missed spoils two sections and one too many
+      # spoils only one.
+      PRIOR = 0.8
+      BOUNDARY = -1.4
 
       # @param rows [Numo::DFloat] shape [bars - 1, BoundaryFeatures::NAMES]
       # @param bars [Integer]

@@ -33,6 +33,8 @@ module Ethoscope
       WORTH_NAMING = 0.005
       # Rates at which the pulse is shown, in BPM.
       PLOTTED = (40..220).step(2).to_a.freeze
+      # A tempo that moves is the middle of those over so many beats.
+      MIDDLE_BEATS = 8
 
       # @param onset [Signal::OnsetStrength]
       # @param clues [HarmonicClues]
@@ -127,18 +129,17 @@ module Ethoscope
         PLOTTED.map { |bpm| [bpm, @pulse.correlation_at(60.0 / bpm).round(3)] }
       end
 
-      # For a constant tempo the mean over all beats; else the median over time.
+      # For a constant tempo the mean over all beats; else the middle of those over eight beats.
       def tempo(grid)
         return 60.0 * (grid.edges.size - 1) / (grid.edges.last - grid.edges.first) if @clock.constant
 
         middle_tempo(grid)
       end
 
-      # The tempo that half of the time lies under.
+      # A beat or a bar by itself is played or heard a hair early or late.
       def middle_tempo(grid)
-        lengths = grid.bar_edges.each_cons(2).map { |from, to| to - from }
-        passed = 0.0
-        grid.bar_tempos.zip(lengths).sort.find { |_, length| (passed += length) >= lengths.sum / 2 }.first
+        span = [MIDDLE_BEATS, grid.edges.size - 1].min
+        60.0 * span / Signal::Middle.of((span...grid.edges.size).map { |last| grid.edges[last] - grid.edges[last - span] })
       end
 
       def tempo_candidates(weighed, bpm)

@@ -3,27 +3,19 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A part comes back an octave higher or lower in a repeat of its section: the notes that are new are those that are gone, twelve
-      # semitones away. How it is recognised is our own.
+      # A part comes back an octave higher or lower in a repeat of its section: by its notes where they are told, in a mix by what is new and what is gone
+      # ({OctaveModel}). How it is recognised is our own.
       module OctaveShift
         KIND = "octave_shift"
         # Of two runs of notes so much is told of both ...
         SHARED = 0.6
         # ... and not fewer notes than these ...
         FEWEST = 4
-        # What a stem reaches in a fifth of its time is loud.
-        LOUD = 0.8
         # How sure a sighting is, by judgement: read from notes, or heard.
         SURE_WRITTEN = 0.98
         SURE_HEARD = 0.85
-        # MIDI pitches that are looked at on the mix: below them the bass moves by octaves too easily.
-        LOWEST = 48
-        # Likeness of lost and new notes at an octave, and how much better that must be than at other intervals.
-        ALIKE = 0.55
-        BETTER = 0.12
-        OTHERS = [-7, -5, -4, 4, 5, 7].freeze
-        # Both must be this share of what was there before.
-        MOVED = 0.3
+        # In a mix it is told from this likelihood on.
+        LIKELY = 0.4
         # Of the notes that are told of both runs so many move alike.
         MOST = 0.7
 
@@ -39,13 +31,14 @@ module Ethoscope
         # Sections of which an earlier one has the same letter and about the same length.
         def self.repeats(scene)
           scene.sections.each_with_index.filter_map do |section, i|
-            earlier = scene.sections.first(i).select do |other|
-              other.letter.delete("'") == section.letter.delete("'") && (other.bars - section.bars).abs <= [other.bars, section.bars].max / 2
-            end
+            earlier = scene.sections.first(i).select { |other| alike?(other, section) }
             [section, earlier] if earlier.any?
           end
         end
         private_class_method :repeats
+
+        def self.alike?(one, other) = one.letter.delete("'") == other.letter.delete("'") && (one.bars - other.bars).abs <= [one.bars, other.bars].max / 2
+        private_class_method :alike?
 
         def self.in_part(scene, player)
           repeats(scene).filter_map do |section, earlier|
@@ -85,43 +78,27 @@ module Ethoscope
         private_class_method :middle
 
         def self.in_mix(scene)
-          rows = Numo::DFloat.cast(scene.notes.activation)
-          rows = (rows / [Signal::Series.percentile(rows.max(axis: 1), LOUD), 1e-9].max).clip(0, 1)[true, (LOWEST - Harmony::NoteActivation::LOWEST)..].dup
-          repeats(scene).filter_map do |section, earlier|
-            pairs = earlier.map { |other| moved(rows, scene, other, section) }
-            semitones = [12, -12].find { |shift| pairs.all? { |pair| pair && pair[shift] > ALIKE && pair[shift] - pair[:others] > BETTER } }
-            semitones && mix_sighting(scene, section, semitones, pairs.sum { |pair| pair[semitones] } / pairs.size)
+          rows = RegisterFeatures.rows(scene.notes)
+          passages = scene.sections.to_h { |section| [section, rows[scene.grid.half_beats_of(section).to_a, true]] }
+          repeats(scene).filter_map do |section, _|
+            others = scene.sections.select { |other| other != section && alike?(other, section) }
+            semitones, likely = likelihoods(passages[section], passages.values_at(*others)).max_by(&:last)
+            mix_sighting(scene, section, semitones, likely) if likely > LIKELY
           end
         end
         private_class_method :in_mix
 
-        # Likeness of lost and new notes for each shift; nil when too little is lost or new.
-        def self.moved(rows, scene, before, here)
-          one, other = [before, here].map { |section| scene.grid.half_beats_of(section).to_a }
-          count = [one.size, other.size].min
-          was, is = [one, other].map { |halves| rows[halves.first(count), true] }
-          new = (is - was).clip(0, nil)
-          lost = (was - is).clip(0, nil)
-          return nil if [new, lost].any? { |part| part.sum < MOVED * was.sum }
-
-          [12, -12].to_h { |shift| [shift, likeness(new, shifted(lost, shift))] }.merge(others: OTHERS.map { |shift| likeness(new, shifted(lost, shift)) }.max)
+        # How likely a part is an octave higher here than in the others, and lower.
+        def self.likelihoods(here, others)
+          odds = others.map { |other| [OctaveModel.shipped.log_odds(other, here), OctaveModel.shipped.log_odds(here, other)] }.transpose
+          { 12 => odds[0], -12 => odds[1] }.transform_values { |each| 1 / (1 + Math.exp(-each.sum / each.size)) }
         end
-        private_class_method :moved
+        private_class_method :likelihoods
 
-        def self.shifted(rows, by)
-          out = Numo::DFloat.zeros(*rows.shape)
-          by.positive? ? out[true, by..] = rows[true, 0...-by] : out[true, 0...by] = rows[true, -by..]
-          out
-        end
-        private_class_method :shifted
-
-        def self.likeness(one, other) = (one * other).sum / Math.sqrt(((one**2).sum * (other**2).sum) + 1e-9)
-        private_class_method :likeness
-
-        def self.mix_sighting(scene, section, semitones, likeness)
-          scene.sighting(KIND, section.bar_range, confidence: likeness, detail: { semitones: },
-            evidence: scene.evidence("likeness of lost and new notes an octave apart", [likeness], unit: "of 1", threshold: ALIKE, first_bar: section.first_bar,
-              step: section.bars))
+        def self.mix_sighting(scene, section, semitones, likely)
+          scene.sighting(KIND, section.bar_range, confidence: likely, detail: { semitones: },
+            evidence: scene.evidence("likelihood that a part is an octave away from where it is in the other parts of this letter", [likely], unit: "of 1", threshold: LIKELY,
+              first_bar: section.first_bar, step: section.bars))
         end
         private_class_method :mix_sighting
       end
