@@ -23,32 +23,20 @@ namespace :learn do
     puts learn.call(Learning::ChordLearner, arguments, from: Ethoscope::Signal::WeightTable.read(Ethoscope::Harmony::ChordModel::WEIGHTS_FILE)).to_csv
   end
 
-  desc "Weights of Rhythm::BarModel"
-  task(:bars, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BarLearner, arguments).to_csv }
-
-  desc "Weights of Harmony::KeyModel"
-  task(:keys, [:folder] => :load) { |_, arguments| puts learn.call(Learning::KeyLearner, arguments).to_csv }
-
-  desc "Network of Form::BoundaryModel"
-  task(:boundaries, [:folder] => :load) { |_, arguments| puts learn.call(Learning::BoundaryLearner, arguments).to_csv }
-
-  desc "Weights of Form::Likeness"
-  task(:labels, [:folder] => :load) { |_, arguments| puts learn.call(Learning::LabelLearner, arguments).to_csv }
-
-  desc "Network of Rhythm::StrokeModel"
-  task(:strokes, [:folder] => :load) { |_, arguments| puts learn.call(Learning::StrokeLearner, arguments).to_csv }
-
-  desc "Network of Rhythm::BassAttacks; of songs with NAME.mid beside them"
-  task(:attacks, [:folder] => :load) { |_, arguments| puts learn.call(Learning::AttackLearner, arguments).to_csv }
-
-  desc "Network of Rhythm::StrokeContext; of songs with NAME.mid beside them"
-  task(:context, [:folder] => :load) { |_, arguments| puts learn.call(Learning::ContextLearner, arguments).to_csv }
-
-  desc "Network of Layers::VoiceModel"
-  task(:voice, [:folder] => :load) { |_, arguments| puts learn.call(Learning::VoiceLearner, arguments).to_csv }
-
-  desc "Weights of Techniques::OctaveModel"
-  task(:octaves, [:folder] => :load) { |_, arguments| puts learn.call(Learning::OctaveLearner, arguments).to_csv }
+  {
+    bars: ["Weights of Rhythm::BarModel", -> { Learning::BarLearner }],
+    keys: ["Weights of Harmony::KeyModel", -> { Learning::KeyLearner }],
+    strokes: ["Network of Rhythm::StrokeModel", -> { Learning::StrokeLearner }],
+    attacks: ["Network of Rhythm::BassAttacks; of songs with NAME.mid beside them", -> { Learning::AttackLearner }],
+    context: ["Network of Rhythm::StrokeContext; of songs with NAME.mid beside them", -> { Learning::ContextLearner }],
+    boundaries: ["Network of Form::BoundaryModel", -> { Learning::BoundaryLearner }],
+    labels: ["Weights of Form::Likeness", -> { Learning::LabelLearner }],
+    voice: ["Network of Layers::VoiceModel", -> { Learning::VoiceLearner }],
+    octaves: ["Weights of Techniques::OctaveModel", -> { Learning::OctaveLearner }]
+  }.each do |name, (table, learner)|
+    desc table
+    task(name, [:folder] => :load) { |_, arguments| puts learn.call(learner.call, arguments).to_csv }
+  end
 
   desc "Curves of Layers::Activity"
   task(:layers, [:folder] => :load) { |_, arguments| puts YAML.dump(learn.call(Learning::LayerLearner, arguments)) }

@@ -5,10 +5,10 @@ module Learning
   class BoundaryLearner
     Features = Ethoscope::Form::BoundaryFeatures
     Model = Ethoscope::Form::BoundaryModel
-    HIDDEN = 12
-    STEPS = 600
+    HIDDEN = 16
+    STEPS = 1200
     RATE = 0.02
-    PENALTY = 3e-3
+    PENALTY = 2e-3
     # A bar starts a section when the truth has one this near, in seconds.
     NEAR = 0.3
 

@@ -25,7 +25,7 @@ class RegisterFeaturesTest < Ethoscope::TestCase
   def test_a_passage_that_comes_back_as_it_was_has_nothing_new
     same = named(passage(0), passage(0))
 
-    assert_equal [0.0, 0.0, 1.0], same.values_at("new", "lost", "alike").map { |value| value.round(3) }
+    assert_equal([0.0, 0.0, 1.0], same.values_at("new", "lost", "alike").map { |value| value.round(3) })
     assert(same.values.all?(&:finite?))
   end
 
@@ -43,7 +43,7 @@ class RegisterFeaturesTest < Ethoscope::TestCase
   def test_the_mix_of_a_song_whose_tune_comes_back_an_octave_higher
     found = heard(12)
 
-    assert_equal [[9, 16, 12, "mix"]], found.map { |one| [one.first_bar, one.last_bar, one.detail[:semitones], one.source] }
+    assert_equal([[9, 16, 12, "mix"]], found.map { |one| [one.first_bar, one.last_bar, one.detail[:semitones], one.source] })
     assert_operator found.first.confidence, :>, Techniques::Detectors::OctaveShift::LIKELY
     assert_empty heard(0)
   end

@@ -3,8 +3,8 @@
 module Ethoscope
   module Techniques
     module Detectors
-      # A part comes back an octave higher or lower in a repeat of its section: by its notes where they are told, in a mix by what is new and what is gone
-      # ({OctaveModel}). How it is recognised is our own.
+      # A part comes back an octave higher or lower in a repeat of its section: by its notes where they are told; in a mix, where only higher
+      # ones are told, by what is new and what is gone ({OctaveModel}). How it is recognised is our own.
       module OctaveShift
         KIND = "octave_shift"
         # Of two runs of notes so much is told of both ...
@@ -15,7 +15,7 @@ module Ethoscope
         SURE_WRITTEN = 0.98
         SURE_HEARD = 0.85
         # In a mix it is told from this likelihood on.
-        LIKELY = 0.4
+        LIKELY = 0.45
         # Of the notes that are told of both runs so many move alike.
         MOST = 0.7
 
@@ -80,23 +80,25 @@ module Ethoscope
         def self.in_mix(scene)
           rows = RegisterFeatures.rows(scene.notes)
           passages = scene.sections.to_h { |section| [section, rows[scene.grid.half_beats_of(section).to_a, true]] }
-          repeats(scene).filter_map do |section, _|
-            others = scene.sections.select { |other| other != section && alike?(other, section) }
-            semitones, likely = likelihoods(passages[section], passages.values_at(*others)).max_by(&:last)
-            mix_sighting(scene, section, semitones, likely) if likely > LIKELY
+          repeats(scene).filter_map do |section, earlier|
+            next if earlier.none? { |other| other.letter == section.letter }
+
+            others = scene.sections.select { |other| other != section && other.letter == section.letter && alike?(other, section) }
+            likely = likelihood(passages[section], passages.values_at(*others))
+            mix_sighting(scene, section, likely) if likely > LIKELY
           end
         end
         private_class_method :in_mix
 
-        # How likely a part is an octave higher here than in the others, and lower.
-        def self.likelihoods(here, others)
-          odds = others.map { |other| [OctaveModel.shipped.log_odds(other, here), OctaveModel.shipped.log_odds(here, other)] }.transpose
-          { 12 => odds[0], -12 => odds[1] }.transform_values { |each| 1 / (1 + Math.exp(-each.sum / each.size)) }
+        # How likely a part is an octave higher here than in the others of this letter: what has another dress has other registers.
+        def self.likelihood(here, others)
+          odds = others.sum { |other| OctaveModel.shipped.log_odds(other, here) } / others.size
+          1 / (1 + Math.exp(-odds))
         end
-        private_class_method :likelihoods
+        private_class_method :likelihood
 
-        def self.mix_sighting(scene, section, semitones, likely)
-          scene.sighting(KIND, section.bar_range, confidence: likely, detail: { semitones: },
+        def self.mix_sighting(scene, section, likely)
+          scene.sighting(KIND, section.bar_range, confidence: likely, detail: { semitones: 12 },
             evidence: scene.evidence("likelihood that a part is an octave away from where it is in the other parts of this letter", [likely], unit: "of 1", threshold: LIKELY,
               first_bar: section.first_bar, step: section.bars))
         end
