@@ -14,9 +14,9 @@ class SegmenterTest < Ethoscope::TestCase
   Model = Struct.new(:odds) do
     def log_odds(_rows) = odds
   end
-  # Stands in for Segmenter.
-  Cuts = Struct.new(:sections) do
-    def confidence(_range) = 0.8
+  # Stands in for Segmenter: how sure every boundary is.
+  Cuts = Struct.new(:sections, :sure) do
+    def confidence(_range) = sure
   end
 
   def test_a_likely_boundary_is_one
@@ -44,24 +44,32 @@ class SegmenterTest < Ethoscope::TestCase
   end
 
   def test_what_returns_shares_its_letter_and_the_loudest_is_the_chorus
-    labelled = label([["a", 8], ["b", 8], ["a", 8], ["b", 8]], "b" => -10, "a" => -16)
+    labelled = label([["a", 8], ["b", 8], ["a", 8], ["b", 8]], { "b" => -10, "a" => -16 })
 
     assert_equal %w[A B A B], labelled.map(&:letter)
     assert_equal %w[verse chorus verse chorus], labelled.map(&:label)
   end
 
   def test_a_start_and_an_end_that_are_heard_once_are_intro_and_outro
-    labelled = label([["i", 4], ["a", 8], ["b", 8], ["a", 8], ["b", 8], ["o", 4]], "i" => -30, "o" => -28, "a" => -14, "b" => -10)
+    labelled = label([["i", 4], ["a", 8], ["b", 8], ["a", 8], ["b", 8], ["o", 4]], { "i" => -30, "o" => -28, "a" => -14, "b" => -10 })
 
     assert_equal "intro", labelled.first.label
     assert_equal "outro", labelled.last.label
   end
 
   def test_a_quiet_part_inside_that_is_heard_once_is_a_breakdown
-    labelled = label([["a", 8], ["b", 8], ["q", 8], ["a", 8], ["b", 8]], "a" => -14, "b" => -10, "q" => -32)
+    labelled = label([["a", 8], ["b", 8], ["q", 8], ["a", 8], ["b", 8]], { "a" => -14, "b" => -10, "q" => -32 })
 
     assert_equal "breakdown", labelled[2].label
     assert_match(/quiet/, labelled[2].reason)
+  end
+
+  def test_neighbours_of_one_letter_without_a_sure_boundary_are_one_part
+    plan = [["a", 8], ["a", 8], ["b", 8], ["a", 8], ["a", 8], ["b", 8]]
+
+    assert_equal [16, 8, 16, 8], label(plan, { "a" => -14, "b" => -10 }, sure: 0.5).map(&:bars)
+    assert_equal [8] * 6, label(plan, { "a" => -14, "b" => -10 }, sure: 0.8).map(&:bars)
+    assert_equal [16, 16], label([["a", 8]] * 4, { "a" => -14 }, sure: 0.5).map(&:bars)
   end
 
   private
@@ -91,11 +99,11 @@ class SegmenterTest < Ethoscope::TestCase
 
   def sections(bars, boundaries) = segmenter(bars, boundaries).sections
 
-  def label(plan, energies)
+  def label(plan, energies, sure: 0.8)
     total = plan.sum(&:last)
     ranges = plan.each_with_object([]) { |(_, count), out| out << ((out.last&.end || 0)...((out.last&.end || 0) + count)) }
     energy = plan.flat_map { |kind, count| [energies.fetch(kind).to_f] * count }
     grid = Ethoscope::Rhythm::BeatGrid.new(edges: (0..(total * 4)).map { |beat| beat * 0.5 }, pickup: 0, meter: Ethoscope::Rhythm::Meter.named("4/4"))
-    Form::Labeler.new(features(plan), Cuts.new(ranges), energy, grid, total * 2.0).sections
+    Form::Labeler.new(features(plan), Cuts.new(ranges, sure), energy, grid, total * 2.0).sections
   end
 end

@@ -9,6 +9,9 @@ module Ethoscope
       SAME_HARMONY = 0.8
       # A musician writes down no more kinds of parts than this; beyond them the two that are most alike are one.
       KINDS = 8
+      # Neighbours of one letter are one part where it is not surer than this that another begins, and where they are no longer than this together.
+      ONE_PART = 0.7
+      LONGEST = 16
 
       # @param features [BarFeatures]
       # @param segmenter [Segmenter]
@@ -26,12 +29,13 @@ module Ethoscope
       # @return [Array<Section>]
       def sections
         groups = together(group)
-        letters = letters_for(groups)
-        names = PartNames.new(@ranges, groups, letters, @energy).to_h
-        @ranges.each_with_index.map do |range, i|
-          label, reason = names.fetch(groups[i])
-          Section.new(label:, letter: letters[i], first_bar: range.begin + 1, bars: range.size,
-            start: @edges[range.begin], end: @edges[range.end], confidence: @segmenter.confidence(range).round(3), reason:)
+        parts = joined(@ranges.zip(groups, letters_for(groups)))
+        ranges, groups, letters = parts.transpose
+        names = PartNames.new(ranges, groups, letters, @energy).to_h
+        parts.map do |range, number, letter|
+          label, reason = names.fetch(number)
+          Section.new(label:, letter:, first_bar: range.begin + 1, bars: range.size, start: @edges[range.begin], end: @edges[range.end],
+            confidence: @segmenter.confidence(range).round(3), reason:)
         end
       end
 
@@ -43,6 +47,15 @@ module Ethoscope
           odds = groups.each_index.group_by { |j| groups[j] }.transform_values { |members| members.sum { |j| @likeness.log_odds(i, j) } / members.size }
           best, log_odds = odds.max_by(&:last)
           groups << (best && log_odds.positive? ? best : (groups.max || -1) + 1)
+        end
+      end
+
+      # Range, group and letter of each part, neighbours that are one part as one.
+      def joined(parts)
+        parts.each_with_object([]) do |(range, number, letter), found|
+          before = found.last
+          one = before && before.last == letter && range.end - before.first.begin <= LONGEST && @segmenter.confidence(range) < ONE_PART
+          one ? before[0] = (before.first.begin...range.end) : found << [range, number, letter]
         end
       end
 
