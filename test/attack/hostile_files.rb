@@ -40,10 +40,12 @@ module Attack
     def sounds
       @sounds ||= CONTAINERS.to_h do |extension, options|
         path = File.join(@folder, "base.#{extension}")
-        SoundFile.write(Band.new(bpm: 120).bars(3, chords: %w[Am F C], **Band::BACKBEAT).recording, path, "-bitexact", *options)
+        SoundFile.write(recording, path, "-bitexact", *options) unless File.exist?(path)
         [extension, File.binread(path)]
       end
     end
+
+    def recording = @recording ||= Band.new(bpm: 120).bars(3, chords: %w[Am F C], **Band::BACKBEAT).recording
 
     def mutated
       extension, bytes = pick(sounds.to_a)
