@@ -45,6 +45,16 @@ class VoiceTest < Ethoscope::TestCase
     assert_equal 2, layer([*doubtful.first(40), *[0.95] * 10, *[0.05] * 14]).spans.size
   end
 
+  def test_a_voice_of_which_no_passage_is_sure_is_a_doubt_and_takes_nothing_from_the_lead
+    lead = Layers::Layer.of_mix(role: "lead", activity: [0.9] * 16, confidence: 0.8, spans: [])
+    sure, doubt = [0.95, 0.87].map { |belief| [*[0.05] * 32, *[belief] * 32] }
+    told = Layers::Voice.new(features.short, features.spectra, grid, model: Model.new(doubt)).beside([lead])
+
+    assert_equal [lead, [[19.5, 38.7]]], [told[0], told[1].spans.map { |span| span.map { |time| time.round(1) } }]
+    assert_operator told[1].confidence, :<, 0.5
+    assert_operator layer(sure).confidence, :>, 0.8
+  end
+
   def test_where_somebody_sings_what_stands_out_is_no_lead
     voice = Layers::Voice.new(features.short, features.spectra, grid, model: Model.new([*[0.05] * 32, *[0.95] * 32]))
     lead = Layers::Layer.of_mix(role: "lead", activity: [0.9] * 16, confidence: 0.8, spans: [])

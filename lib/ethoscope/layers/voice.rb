@@ -12,8 +12,10 @@ module Ethoscope
       # Odds are held within this.
       LIMIT = 1e-3
       # Leads of synthesisers glide, too: a voice is told where one passage of so many beats is believed in this much on its mean beat, and then in all that are
-      # believed in nearly as much (docs/accuracy.md).
+      # believed in nearly as much; where none is believed in more than that it is a doubt, and its confidence so much of what it would be (docs/accuracy.md).
+      TOLD = 0.85
       SURE = 0.9
+      DOUBT = 0.55
       BEATS = 8
       LIKELY = 0.7
       # Fewer sung beats than this in a whole song are no voice.
@@ -45,22 +47,29 @@ module Ethoscope
       end
 
       # @param layers [Array<Layer>] what else the mix tells
-      # @return [Array<Layer>] the same with the voice, where somebody sings; what stands out then is the voice and no lead
+      # @return [Array<Layer>] the same with the voice, where somebody sings; what stands out then is the voice and no lead, unless the voice is a doubt
       def beside(layers)
         voice = layer or return layers
-        [*layers.map { |one| one.role == LEAD ? without(one, voice) : one }, voice]
+        [*layers.map { |one| one.role == LEAD && sure? ? without(one, voice) : one }, voice]
       end
 
       # @return [Array<Boolean>] by beat
       def sung
         @sung ||= begin
-          passages = Spans.runs(path).to_h { |run| [run, mean(@likely.values_at(*run))] }
-          told = passages.any? { |run, belief| belief >= SURE && run.size >= BEATS } ? passages.select { |_, belief| belief >= LIKELY }.keys : []
+          told = best >= TOLD ? passages.select { |_, belief| belief >= LIKELY }.keys : []
           told.flatten.each_with_object([false] * @likely.size) { |beat, beats| beats[beat] = true }
         end
       end
 
       private
+
+      # Runs of beats that are likelier sung than not, and the mean belief in each.
+      def passages = @passages ||= Spans.runs(path).to_h { |run| [run, mean(@likely.values_at(*run))] }
+
+      # The belief in the passage that is long enough and believed in most.
+      def best = passages.select { |run, _| run.size >= BEATS }.values.max || 0.0
+
+      def sure? = best >= SURE
 
       def without(lead, voice)
         activity = lead.activity.zip(voice.activity).map { |value, singing| singing >= Activity::PLAYING ? [value, (1 - singing).round(3)].min : value }
@@ -88,7 +97,7 @@ module Ethoscope
         end
       end
 
-      def confidence = (mean(@likely.map { |share| (share - 0.5).abs }) * 2).clamp(0.05, 0.95).round(2)
+      def confidence = (mean(@likely.map { |share| (share - 0.5).abs }) * 2 * (sure? ? 1 : DOUBT)).clamp(0.05, 0.95).round(2)
 
       def mean(values) = values.sum / values.size
     end
