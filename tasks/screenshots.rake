@@ -44,6 +44,9 @@ class Screenshots
     # By what they show: a box to tick has a name too, but shows nothing.
     clicks.each { |text| @browser.first("button", text:, minimum: 1).click }
     @browser.find("h1", text: /./)
+    # What is still on its way is drawn as an ellipsis of its own.
+    raise "#{name} is not loaded" unless @browser.has_no_text?(/^…$/, wait: 20)
+
     @browser.evaluate_async_script("document.fonts.ready.then(() => setTimeout(arguments[0], 400))")
     @browser.save_screenshot(File.join(FOLDER, "#{name}.png"))
   end
