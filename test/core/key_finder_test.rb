@@ -57,6 +57,16 @@ class KeyFinderTest < Ethoscope::TestCase
     refute finder(%w[C F G Am] * 4).pentatonic?(Harmony::Key.named("C", "major"))
   end
 
+  def test_a_raised_fourth_makes_it_lydian_only_where_it_is_heard
+    with = lambda { |fourth, raised|
+      Harmony::KeyFinder.new(evidence(%w[C G C Am] * 4), Numo::DFloat[1, 0, 0.4, 0, 0.8, fourth, raised, 0.9, 0, 0.4, 0, 0.3]).candidates.first.key.to_s
+    }
+
+    assert_equal "C lydian", with.call(0.0, 0.5)
+    assert_equal "C major", with.call(0.0, 0.15)
+    assert_equal "C major", with.call(0.4, 0.5)
+  end
+
   def test_all_twelve_keys_are_found_alike
     roots = { 0 => "C", 1 => "Db", 2 => "D", 3 => "Eb", 4 => "E", 5 => "F", 6 => "Gb", 7 => "G", 8 => "Ab", 9 => "A", 10 => "Bb", 11 => "B" }
     names = (0..11).map do |shift|

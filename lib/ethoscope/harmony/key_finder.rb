@@ -12,8 +12,9 @@ module Ethoscope
       # Modes that the model does not know are told from their neighbours by one note: mode, the note that it has, the one
       # that its neighbour has in its place.
       REFINED = { "major" => ["lydian", 6, 5], "minor" => ["harmonic minor", 11, 10] }.freeze
-      # The telling note must be this many times as strong as the one that it replaces.
+      # The telling note must be this many times as strong as the one that it replaces, and have this share of the sound: where a song uses neither, neither tells.
       TELLING = 4.0
+      HEARD = 0.04
       # Scale degrees that a pentatonic scale leaves out, and the share of sound under which they are silent.
       LEFT_OUT = { "major" => [5, 11], "mixolydian" => [5, 10], "minor" => [2, 8], "dorian" => [2, 9], "phrygian" => [1, 8] }.freeze
       SILENT = 0.012
@@ -53,8 +54,7 @@ module Ethoscope
       # @return [Boolean] true when the two degrees that its pentatonic scale leaves out are silent
       def pentatonic?(key)
         left_out = LEFT_OUT[key.mode] or return false
-        total = [@squares.sum, 1e-9].max
-        left_out.all? { |step| @squares[(key.pitch_class + step) % 12] / total < SILENT }
+        left_out.all? { |step| share(key, step) < SILENT }
       end
 
       # Keys that share their notes are told apart over the whole recording only.
@@ -71,6 +71,9 @@ module Ethoscope
 
       private
 
+      # How much of the sound is the note so many semitones over the tonic.
+      def share(key, step) = @squares[(key.pitch_class + step) % 12] / [@squares.sum, 1e-9].max
+
       def key(tonic, mode) = Key.new(pitch_class: tonic, mode: KeyModel::MODES[mode])
 
       def family(tonic, mode)
@@ -82,8 +85,8 @@ module Ethoscope
         name, own, neighbour = REFINED[key.mode]
         return key unless name
 
-        telling = @squares[(key.pitch_class + own) % 12] > TELLING * @squares[(key.pitch_class + neighbour) % 12]
-        telling ? Key.new(pitch_class: key.pitch_class, mode: name) : key
+        telling, replaced = [own, neighbour].map { |step| share(key, step) }
+        telling > TELLING * replaced && telling > HEARD ? Key.new(pitch_class: key.pitch_class, mode: name) : key
       end
 
       # A scale's place on the circle of fifths, 0 to 11, whatever its tonic.
