@@ -1,7 +1,8 @@
 import { memo, useMemo } from "react";
 import { confidenceStep } from "../lib/ink";
 import { joined, upright } from "../lib/path";
-import { layoutChords, type Bracket, type ChordMark } from "./chordLayout";
+import type { Chord } from "../api/types";
+import { layoutChords, nameWidth, type Bracket, type ChordMark, type LoopRow } from "./chordLayout";
 import { inView, useSelection, useSheet } from "./context";
 import { same } from "./selection";
 import { Row } from "./Row";
@@ -28,7 +29,7 @@ export const ChordRows = memo(function ChordRows() {
       }
     >
       {brackets.map((bracket) => (
-        <LoopBracket key={bracket.x} bracket={bracket} onPick={(bar) => pick(analysis.bars[bar - 1]?.start ?? 0)} />
+        <LoopBracket key={bracket.x} bracket={bracket} />
       ))}
       {marks
         .filter((mark) => mark.label !== null)
@@ -42,7 +43,7 @@ export const ChordRows = memo(function ChordRows() {
   );
 });
 
-function LoopBracket({ bracket, onPick }: { bracket: Bracket; onPick: (bar: number) => void }) {
+function LoopBracket({ bracket }: { bracket: Bracket }) {
   return (
     <>
       {bracket.name !== null && (
@@ -59,18 +60,7 @@ function LoopBracket({ bracket, onPick }: { bracket: Bracket; onPick: (bar: numb
         className={`absolute top-[17px] h-[5px] border-x border-t border-measured ${bracket.firm ? "border-t-2" : ""}`}
         style={{ left: bracket.x + 1, width: bracket.width - 3 }}
       />
-      {bracket.row !== null && (
-        <button
-          type="button"
-          aria-label={`Loop from bar ${bracket.bar}: ${bracket.row.chords}; its first chord`}
-          onClick={() => onPick(bracket.bar)}
-          className="absolute top-[24px] pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash"
-          style={{ left: bracket.x + 1 }}
-        >
-          <span className="block font-medium text-measured">{bracket.row.chords}</span>
-          <span className="text-11 text-ink-2">{bracket.row.degrees}</span>
-        </button>
-      )}
+      {bracket.row !== null && <InARow row={bracket.row} x={bracket.x} bar={bracket.bar} />}
       {bracket.asBar !== null && (
         <span className="absolute top-[26px] pl-1 text-11 whitespace-nowrap text-ink-3" style={{ left: bracket.x }}>
           as bar <span className="figure">{bracket.asBar}</span>
@@ -78,6 +68,42 @@ function LoopBracket({ bracket, onPick }: { bracket: Bracket; onPick: (bar: numb
       )}
     </>
   );
+}
+
+/** The chords of a loop beside each other, each of which leads to the one of its first pass. */
+function InARow({ row, x, bar }: { row: LoopRow; x: number; bar: number }) {
+  const { analysis, select } = useSheet();
+  const selection = useSelection();
+  const first = analysis.chords.find((chord) => chord.bar >= bar);
+  return (
+    <span className="absolute top-[24px] flex h-[34px]" style={{ left: x + 1 }}>
+      {row.cells.map(({ symbol, degree, width, chord }, index) => {
+        const led = chord ?? first;
+        const chosen = chord !== null && same(selection, { kind: "chord", at: chord.start });
+        return (
+          <button
+            key={index}
+            type="button"
+            aria-pressed={chosen}
+            aria-label={chord ? spoken(chord) : `${symbol}, ${degree}, in the loop from bar ${bar}`}
+            onClick={() => led && select({ kind: "chord", at: led.start })}
+            className={`overflow-hidden pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash ${chosen ? "bg-wash shadow-[inset_0_2px_0_var(--select)]" : ""}`}
+            style={{ width }}
+          >
+            <span className="block font-medium text-measured">{symbol}</span>
+            <span className="text-11 text-ink-2">{degree}</span>
+          </button>
+        );
+      })}
+      {row.cut && <span className="font-medium text-measured">…</span>}
+    </span>
+  );
+}
+
+function spoken(chord: Chord): string {
+  const source = chord.source === "measured" ? "" : `, ${chord.source}`;
+  const borrowed = chord.borrowed_from ? `, borrowed: ${chord.borrowed_from}` : "";
+  return `${chord.symbol}, ${chord.degree ?? ""}, bar ${chord.bar}${source}${borrowed}`;
 }
 
 function ChordName({ mark }: { mark: ChordMark }) {
@@ -89,7 +115,7 @@ function ChordName({ mark }: { mark: ChordMark }) {
     <button
       type="button"
       aria-pressed={chosen}
-      aria-label={`${chord.symbol}, ${chord.degree ?? ""}, bar ${chord.bar}${chord.source === "measured" ? "" : `, ${chord.source}`}${chord.borrowed_from ? `, borrowed: ${chord.borrowed_from}` : ""}`}
+      aria-label={spoken(chord)}
       onClick={() => select({ kind: "chord", at: chord.start })}
       className={`absolute top-[24px] h-[34px] overflow-hidden pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash ${chosen ? "bg-wash shadow-[inset_0_2px_0_var(--select)]" : ""}`}
       style={{ left: mark.x + 1, width: Math.max(mark.label ?? 0, mark.width) - 1 }}
@@ -100,9 +126,11 @@ function ChordName({ mark }: { mark: ChordMark }) {
         {chord.symbol}
         {chord.state === "confirmed" && <span className="text-11 text-confirmed">✓</span>}{" "}
       </span>
-      <span className={`text-11 text-ink-2 ${chord.borrowed_from ? "border-b border-dashed border-ink-2" : ""}`}>
-        {chord.degree}
-      </span>
+      {(mark.label ?? 0) >= nameWidth(chord.symbol, chord.degree ?? "") && (
+        <span className={`text-11 text-ink-2 ${chord.borrowed_from ? "border-b border-dashed border-ink-2" : ""}`}>
+          {chord.degree}
+        </span>
+      )}
     </button>
   );
 }

@@ -12,7 +12,7 @@ export interface Bracket {
   name: string | null;
   counted: boolean;
   asBar: number | null;
-  /** Its chords in a row, and their degrees, where they have no room over their own bars. */
+  /** Its chords in a row, where they have no room over their own bars; null otherwise. */
   row: LoopRow | null;
 }
 
@@ -25,9 +25,18 @@ export interface ChordMark {
   label: number | null;
 }
 
-interface LoopRow {
-  chords: string;
-  degrees: string;
+export interface LoopRow {
+  cells: LoopCell[];
+  /** Whether it has more chords than there is room for. */
+  cut: boolean;
+}
+
+interface LoopCell {
+  symbol: string;
+  degree: string;
+  width: number;
+  /** The chord of its first pass, where that is played as the loop is written. */
+  chord: Chord | null;
 }
 
 interface Run {
@@ -48,6 +57,8 @@ const SMALL = 6.5;
 /** Loops have small letters, for sections have capital ones. */
 const LETTERS = "abcdefghijklmnopqrstuvwxyz";
 const PADDING = 5;
+/** The ellipsis after a row that goes on. */
+const CUT = 14;
 const AS_BAR = 58;
 /** Room that "loop a" needs, a letter alone, and "×24" beside it. */
 const NAMED = 44;
@@ -61,7 +72,7 @@ export function layoutChords(analysis: Analysis, geometry: Geometry): { brackets
   const runs = loopRuns(analysis);
   const firsts = new Map(runs.toReversed().map((run) => [run.loop, run]));
   const isFirst = (run: Run) => firsts.get(run.loop) === run;
-  const rows = new Map(runs.filter(isFirst).map((run) => [run.loop, inARow(run, geometry)]));
+  const rows = new Map(runs.filter(isFirst).map((run) => [run.loop, inARow(run, analysis, geometry)]));
   const row = (run: Run) => rows.get(run.loop) ?? null;
   // Runs whose chords do not stand over their own bars.
   const bare = runs.filter(
@@ -121,12 +132,15 @@ function spell(
 ): ChordMark[] {
   const labels = new Map<number, number>();
   for (const mark of [...marks].sort((a, b) => own(b) - own(a) || b.width - a.width || a.index - b.index)) {
-    const needed = Math.max(widthOf(mark.chord.symbol), (mark.chord.degree?.length ?? 0) * SMALL + PADDING);
-    const end = mark.x + needed;
-    const free = taken.every(([from, to]) => end <= from || mark.x >= to);
-    if (!free || (!own(mark) && (!spellable(mark.chord) || needed > mark.width * OVERHANG || end > width + 4)))
-      continue;
-    taken.push([mark.x, end]);
+    const fits = (needed: number) => {
+      const end = mark.x + needed;
+      const free = taken.every(([from, to]) => end <= from || mark.x >= to);
+      return free && (own(mark) || (spellable(mark.chord) && needed <= mark.width * OVERHANG && end <= width + 4));
+    };
+    const { symbol, degree } = mark.chord;
+    const needed = [nameWidth(symbol, degree ?? ""), widthOf(symbol)].find(fits);
+    if (needed === undefined) continue;
+    taken.push([mark.x, mark.x + needed]);
     labels.set(mark.index, needed);
   }
   return marks.map((mark) => ({ ...mark, label: labels.get(mark.index) ?? null }));
@@ -143,21 +157,27 @@ function widthOf(text: string): number {
 }
 
 /** The chords of a loop, as many as its bars have room for; null where each has room over its own bar, or where there is none for two. */
-function inARow({ loop, start, last }: Run, geometry: Geometry): LoopRow | null {
+function inARow({ loop, start, last }: Run, analysis: Analysis, geometry: Geometry): LoopRow | null {
   const widest = Math.max(...loop.symbols.map(widthOf));
   if (widest * loop.symbols.length <= loop.bars * geometry.barWidth) return null;
+  const pass = analysis.chords.filter(({ bar, degree }) => bar >= start && bar < start + loop.bars && degree !== null);
+  const played = loop.symbols.every((symbol, index) => pass[index]?.symbol === symbol);
+  const cells = loop.symbols.map((symbol, index) => {
+    const degree = loop.degrees[index] ?? "";
+    return { symbol, degree, width: nameWidth(symbol, degree), chord: (played && pass[index]) || null };
+  });
   const room = (last - start) * geometry.barWidth;
-  const first = (names: string[], count: number) =>
-    names.slice(0, count).join(" ") + (count < names.length ? " …" : "");
-  const rows = loop.symbols.map((_, index) => ({
-    chords: first(loop.symbols, index + 1),
-    degrees: first(loop.degrees, index + 1),
-  }));
+  const rows = cells.map((_, index) => ({ cells: cells.slice(0, index + 1), cut: index + 1 < cells.length }));
   return rows.slice(1).findLast((row) => rowWidth(row) <= room) ?? null;
 }
 
-function rowWidth({ chords, degrees }: LoopRow): number {
-  return Math.max(widthOf(chords), degrees.length * SMALL + PADDING);
+function rowWidth({ cells, cut }: LoopRow): number {
+  return cells.reduce((sum, { width }) => sum + width, cut ? CUT : 0);
+}
+
+/** What a chord takes over its degree. */
+export function nameWidth(symbol: string, degree: string): number {
+  return Math.max(widthOf(symbol), degree.length * SMALL + PADDING);
 }
 
 function own({ chord }: ChordMark): number {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Analysis } from "../api/types";
-import { layoutChords } from "../sheet/chordLayout";
+import { layoutChords, nameWidth } from "../sheet/chordLayout";
 import { geometryOf } from "../sheet/geometry";
 import { song } from "./song";
 
@@ -26,7 +26,10 @@ describe("chords on the sheet", () => {
     const analysis = song(32, ["Am", "F", "C", "G"]);
     const loop = analysis.loop && { ...analysis.loop, starts: [1, 5, 17, 21] };
     const { brackets, marks } = layout({ ...analysis, loop }, 704);
-    expect(brackets.map((bracket) => bracket.row?.chords)).toEqual(["Am F C G", undefined]);
+    const [row, later] = brackets.map((bracket) => bracket.row);
+    expect(row?.cells.map(({ symbol }) => symbol)).toEqual(["Am", "F", "C", "G"]);
+    expect(row?.cells.map(({ chord }) => chord?.bar)).toEqual([1, 2, 3, 4]);
+    expect([row?.cut, later]).toEqual([false, null]);
     const written = marks.filter((mark) => mark.label !== null).map(({ chord }) => chord.bar);
     expect(written.filter((bar) => bar < 9 || (bar > 16 && bar < 25))).toEqual([]);
     expect(written.length).toBeGreaterThan(0);
@@ -83,7 +86,18 @@ describe("chords on the sheet", () => {
     }
     const written = marks.filter((mark) => mark.label !== null).map(({ chord }) => chord.bar);
     expect(written.filter((bar) => bar < 65 || (bar > 80 && bar < 97) || bar > 100)).toEqual([]);
-    const row = { chords: "Am F", degrees: "i VI" };
-    expect(brackets.map((bracket) => bracket.row)).toEqual([row, row, null, null, null, null]);
+    const symbols = brackets.map(({ row }) => row?.cells.map(({ symbol }) => symbol) ?? null);
+    expect(symbols).toEqual([["Am", "F"], ["Am", "F"], null, null, null, null]);
+  });
+
+  it("leaves a degree out where only the chord has room", () => {
+    const analysis = song(4, ["C", "G"]);
+    const [first] = analysis.chords;
+    if (!first) throw new Error("a song without chords");
+    const half = { ...first, degree: "♭III", end: first.start + 1 };
+    const long = { ...first, symbol: "G", degree: "♭VII", start: first.start + 1, end: first.start + 4 };
+    const { marks } = layout({ ...analysis, loop: null, chords: [half, long] }, 176);
+    expect(marks.map(({ label }) => label)).toEqual([nameWidth("C", ""), nameWidth("G", "♭VII")]);
+    expect(nameWidth("C", "")).toBeLessThan(nameWidth("C", "♭III"));
   });
 });
