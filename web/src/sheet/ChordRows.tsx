@@ -126,7 +126,10 @@ function ChordName({ mark }: { mark: ChordMark }) {
         {chord.symbol}
         {chord.state === "confirmed" && <span className="text-11 text-confirmed">✓</span>}{" "}
       </span>
-      {(mark.label ?? 0) >= nameWidth(chord.symbol, chord.degree ?? "") && (
+      {(mark.label ?? 0) < nameWidth(chord.symbol, chord.degree ?? "") ? (
+        // It holds the chord on the line of the others.
+        <span className="text-11">&nbsp;</span>
+      ) : (
         <span className={`text-11 text-ink-2 ${chord.borrowed_from ? "border-b border-dashed border-ink-2" : ""}`}>
           {chord.degree}
         </span>
