@@ -61,13 +61,11 @@ module Ethoscope
       # What an octave gained and lost against what the octave under it had.
       def between(octave)
         under = octave - 1
-        return [0.0] * OCTAVES if octave_of(@was, octave).shape[1] < OCTAVE
-
         [likeness(octave_of(@new, octave), octave_of(@was, under)), likeness(octave_of(@new, octave), octave_of(@lost, under)),
          likeness(octave_of(@new, under), octave_of(@lost, octave)), likeness(*[octave_of(@new, octave), octave_of(@was, under)].map { |rows| rows - rows.mean(axis: 0) })]
       end
 
-      def octave_of(rows, octave) = rows[true, (octave * OCTAVE)...[(octave + 1) * OCTAVE, rows.shape[1]].min].dup
+      def octave_of(rows, octave) = rows[true, (octave * OCTAVE)...((octave + 1) * OCTAVE)].dup
 
       def shifted(rows, by)
         out = Numo::DFloat.zeros(*rows.shape)

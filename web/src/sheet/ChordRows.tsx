@@ -90,12 +90,24 @@ function InARow({ row, x, bar }: { row: LoopRow; x: number; bar: number }) {
             className={`overflow-hidden pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash ${chosen ? "bg-wash shadow-[inset_0_2px_0_var(--select)]" : ""}`}
             style={{ width }}
           >
-            <span className="block font-medium text-measured">{symbol}</span>
+            {chord ? <ChordSymbol chord={chord} /> : <span className="block font-medium text-measured">{symbol}</span>}
             <span className="text-11 text-ink-2">{degree}</span>
           </button>
         );
       })}
       {row.cut && <span className="font-medium text-measured">…</span>}
+    </span>
+  );
+}
+
+/** In the ink of what said it, with what a person found of it. */
+function ChordSymbol({ chord }: { chord: Chord }) {
+  return (
+    <span
+      className={`block font-medium ${chord.source === "measured" ? "text-measured" : "text-heard-text"} ${chord.state === "refuted" ? "line-through decoration-conflict" : ""}`}
+    >
+      {chord.symbol}
+      {chord.state === "confirmed" && <span className="text-11 text-confirmed">✓</span>}{" "}
     </span>
   );
 }
@@ -120,12 +132,7 @@ function ChordName({ mark }: { mark: ChordMark }) {
       className={`absolute top-[24px] h-[34px] overflow-hidden pl-[3px] text-left leading-[16px] whitespace-nowrap hover:bg-wash ${chosen ? "bg-wash shadow-[inset_0_2px_0_var(--select)]" : ""}`}
       style={{ left: mark.x + 1, width: Math.max(mark.label ?? 0, mark.width) - 1 }}
     >
-      <span
-        className={`block font-medium ${chord.source === "measured" ? "text-measured" : "text-heard-text"} ${chord.state === "refuted" ? "line-through decoration-conflict" : ""}`}
-      >
-        {chord.symbol}
-        {chord.state === "confirmed" && <span className="text-11 text-confirmed">✓</span>}{" "}
-      </span>
+      <ChordSymbol chord={chord} />
       {(mark.label ?? 0) < nameWidth(chord.symbol, chord.degree ?? "") ? (
         // It holds the chord on the line of the others.
         <span className="text-11">&nbsp;</span>
