@@ -1,4 +1,4 @@
-import type { LayerSource } from "../api/types";
+import type { Layer, LayerSource } from "../api/types";
 
 const NAMES: Record<LayerSource, string> = {
   mix: "measured on the mix",
@@ -13,4 +13,12 @@ export function toldBy(source: LayerSource): string {
 /** The short mark beside a name; the mix needs none. */
 export function sourceMark(source: LayerSource | "heard"): string | null {
   return source === "stem" ? "stem" : source === "midi" ? "MIDI" : null;
+}
+
+/** Less than this is a doubt. */
+const DOUBT = 0.5;
+
+/** What stands beside the name of a layer: what tells of it, or that it may as well not be there. */
+export function layerMark(layer: Pick<Layer, "source" | "confidence">): string | null {
+  return sourceMark(layer.source) ?? (layer.confidence < DOUBT ? "perhaps" : null);
 }

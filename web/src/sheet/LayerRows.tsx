@@ -1,6 +1,6 @@
 import type { Analysis, HeardLayer, Layer } from "../api/types";
 import { Fragment, memo } from "react";
-import { sourceMark, toldBy } from "../lib/sources";
+import { layerMark, toldBy } from "../lib/sources";
 import { CellPlot } from "./CellPlot";
 import { useSelection, useSheet } from "./context";
 import { same, type Selection } from "./selection";
@@ -55,6 +55,7 @@ function MeasuredRow({ layer }: { layer: Layer }) {
   const chosen = same(selection, { kind: "layer", name: layer.name });
   const playing = layer.activity.filter((value) => value >= PLAYING).length;
   const line = geometry.close ? lineOf(analysis, layer) : undefined;
+  const mark = layerMark(layer);
   return (
     <Row
       height={line ? (pitched(line) ? NOTES_HEIGHT : STROKES_HEIGHT) : geometry.rowHeight}
@@ -68,9 +69,7 @@ function MeasuredRow({ layer }: { layer: Layer }) {
           className={`flex h-full w-full items-baseline justify-between gap-1 pt-1 pr-2 text-left text-13 hover:bg-wash ${chosen ? CHOSEN : ""}`}
         >
           <span className="truncate">{layer.name}</span>
-          {sourceMark(layer.source) && (
-            <span className="shrink-0 text-11 text-measured">{sourceMark(layer.source)}</span>
-          )}
+          {mark && <span className="shrink-0 text-11 text-measured">{mark}</span>}
         </button>
       }
     >

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { amountStep, confidenceStep, inkColour, textOnInk } from "../lib/ink";
 import { joined, rectangle, upright } from "../lib/path";
-import { sourceMark, toldBy } from "../lib/sources";
+import { layerMark, sourceMark, toldBy } from "../lib/sources";
 import { matchingGain } from "../player/loudness";
 import { barAt, STILL, urlOf, type Track } from "../player/state";
 import { beatWords, functionWords } from "../sheet/drawer/chordWords";
@@ -86,6 +86,8 @@ describe("who tells of a layer", () => {
       "read from the MIDI file",
     ]);
     expect((["mix", "stem", "midi", "heard"] as const).map(sourceMark)).toEqual([null, "stem", "MIDI", null]);
+    expect(layerMark({ source: "stem", confidence: 0.4 })).toBe("stem");
+    expect([0.4, 0.5].map((confidence) => layerMark({ source: "mix", confidence }))).toEqual(["perhaps", null]);
   });
 });
 
