@@ -9,19 +9,12 @@ module Api
       optional(:checklist_id).filled(:integer)
     end
 
-    AttemptChange = Ethoscope::Forms.schema do
-      optional(:note).value(:string, max_size?: 1000)
+    AttemptChange = Ethoscope::Forms.schema(parent: Store::Fields::Attempt) do
       optional(:against_id).maybe(:integer)
       optional(:checklist_id).maybe(:integer)
-      optional(:lies).hash do
-        optional(:starts).value(:array, size?: 2).each(:integer, included_in?: 1..4000)
-        optional(:semitones).filled(:integer, included_in?: -11..11)
-      end
+      optional(:lies).hash(Store::Fields::Lies)
     end
 
-    Overrule = Ethoscope::Forms.schema do
-      required(:closeness).filled(:string, included_in?: Ethoscope::Measures::Closeness::ALL)
-      required(:why).filled(:string, max_size?: 300)
-    end
+    Overrule = Store::Fields::Overrule
   end
 end

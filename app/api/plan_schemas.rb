@@ -22,40 +22,24 @@ module Api
     NewChecklist = Ethoscope::Forms.schema do
       required(:from).filled(:string, included_in?: %w[profile reference])
       optional(:reference_id).maybe(:integer)
-      optional(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
+      optional(:school).filled(:string, included_in?: Store::Fields::SCHOOLS)
     end
 
     ChecklistChange = Ethoscope::Forms.schema do
       optional(:title).filled(:string, max_size?: 120)
-      optional(:school).filled(:string, included_in?: Ethoscope::Checklist::Schools::ALL.map(&:id))
+      optional(:school).filled(:string, included_in?: Store::Fields::SCHOOLS)
     end
 
     SessionQuestion = Ethoscope::Forms.schema do
       required(:minutes).filled(:integer, included_in?: 5..600)
     end
 
-    ItemWords = Ethoscope::Forms.schema do
-      optional(:title).filled(:string, max_size?: 200)
-      optional(:target).filled(:string, max_size?: 500)
-      optional(:tolerance).value(:string, max_size?: 100)
-      optional(:minutes).filled(:integer, included_in?: 1..600)
-      optional(:steps).value(:array, max_size?: 60).each(:string, max_size?: 500)
-    end
-
-    NewItem = Ethoscope::Forms.schema(parent: ItemWords) do
-      required(:stage).filled(:string, included_in?: Ethoscope::Checklist::Plan::STAGES.map { |stage| stage::NAME })
+    NewItem = Ethoscope::Forms.schema(parent: Store::Fields::Item) do
+      required(:stage).filled(:string, included_in?: Store::Fields::STAGES)
       required(:title).filled(:string, max_size?: 200)
     end
 
-    ItemChange = Ethoscope::Forms.schema(parent: ItemWords) do
-      optional(:state).filled(:string, included_in?: Ethoscope::Checklist::Item::STATES)
-      optional(:result).maybe(:string, included_in?: Ethoscope::Checklist::Item::RESULTS)
-      optional(:why).value(:string, max_size?: 300)
-      optional(:note).value(:string, max_size?: 1000)
-      optional(:who).value(:string, max_size?: 60)
-      optional(:links).value(:array, max_size?: 8).each(:string, max_size?: 500, format?: %r{\Ahttps?://\S+\z})
-      optional(:extra).filled(:integer, included_in?: 0..600)
-    end
+    ItemChange = Ethoscope::Forms.schema(parent: [Store::Fields::Item, Store::Fields::Work])
 
     NewPin = Ethoscope::Forms.schema do
       required(:calculator).filled(:string, max_size?: 40)

@@ -3,49 +3,23 @@
 module Api
   # What requests may hold, one schema a kind of request.
   module Schemas
-    TONICS = %w[C Db D Eb E F F# G Ab A Bb B C# D# G# A# Gb].freeze
-    MODES = Ethoscope::Harmony::Key::MODES
+    TONICS = Store::Fields::TONICS
+    MODES = Store::Fields::MODES
     SOURCES = (Ethoscope::Readings::Values::SOURCES - ["measured"]).freeze
-
-    StudyFields = Ethoscope::Forms.schema do
-      optional(:scope_from).maybe(:integer, included_in?: 1..2000)
-      optional(:scope_bar).maybe(:integer, included_in?: 1..2000)
-      optional(:target_bpm).maybe(:float, included_in?: 20..400)
-      optional(:target_tonic).maybe(:string, included_in?: TONICS)
-      optional(:target_mode).maybe(:string, included_in?: MODES)
-      optional(:target_way).filled(:string, included_in?: Ethoscope::Measures::Restatement::WAYS)
-      optional(:target_meter).maybe(:string, included_in?: Ethoscope::Rhythm::Meter::ALL.map(&:name))
-    end
 
     # As theirs, or in the tempo and key of the new track.
     FrameQuestion = Ethoscope::Forms.schema do
       optional(:as).filled(:string, included_in?: %w[theirs mine])
     end
 
-    NewStudy = Ethoscope::Forms.schema(parent: StudyFields) do
+    StudyChange = Store::Fields::Study
+
+    NewStudy = Ethoscope::Forms.schema(parent: StudyChange) do
       required(:title).filled(:string, max_size?: 120)
       required(:aim).filled(:string, included_in?: Ethoscope::Checklist::Brief::AIMS)
     end
 
-    StudyChange = Ethoscope::Forms.schema(parent: StudyFields) do
-      optional(:title).filled(:string, max_size?: 120)
-      optional(:aim).filled(:string, included_in?: Ethoscope::Checklist::Brief::AIMS)
-    end
-
-    ReferenceChange = Ethoscope::Forms.schema do
-      optional(:title).filled(:string, max_size?: 200)
-      optional(:artist).maybe(:string, max_size?: 200)
-      optional(:standing).filled(:string, included_in?: Ethoscope::Profile::Song::STANDINGS.keys)
-      optional(:words).value(:array, max_size?: 40).each(:hash) do
-        required(:kind).filled(:string, included_in?: Ethoscope::Profile::Song::WORD_KINDS)
-        required(:text).filled(:string, max_size?: 60)
-      end
-      optional(:credits).value(:array, max_size?: 40).each(:hash) do
-        required(:text).filled(:string, max_size?: 200)
-        optional(:source).value(:string, max_size?: 200)
-        optional(:date).value(:string, max_size?: 20)
-      end
-    end
+    ReferenceChange = Store::Fields::Reference
 
     Settings = Ethoscope::Forms.schema do
       optional(:names).filled(:string, included_in?: %w[key sharps flats])
@@ -85,7 +59,7 @@ module Api
       required(:value).filled(:hash)
       optional(:source).filled(:string, included_in?: SOURCES)
       optional(:note).maybe(:string, max_size?: 500)
-      optional(:link).maybe(:string, max_size?: 500)
+      optional(:link).maybe(:string, max_size?: 500, format?: Store::Fields::LINK)
     end
 
     NewReading = Ethoscope::Forms.schema(parent: Correction) do
@@ -245,12 +219,7 @@ module Api
       optional(:at).filled(:float, included_in?: -1200..2000)
     end
 
-    EntryTexts = Ethoscope::Forms.schema do
-      optional(:name).filled(:string, max_size?: 120)
-      optional(:family).filled(:string, included_in?: [*Ethoscope::Techniques::Library::FAMILIES, "own"])
-      %i[summary hear mix stems midi measure wrong].each { |field| optional(field).value(:string, max_size?: 500) }
-      optional(:steps).value(:array, max_size?: 12).each(:string, max_size?: 300)
-    end
+    EntryTexts = Store::Fields::Entry
 
     NewEntry = Ethoscope::Forms.schema(parent: EntryTexts) do
       required(:name).filled(:string, max_size?: 120)

@@ -6,6 +6,9 @@ require "monitor"
 module Store
   # Takes files in for studies, references and songs without a mix, and lets go what nothing belongs to any more.
   class Intake
+    # Folders beside the data that hold what is on its way in or out, and stay behind when that is killed.
+    LEFT = %w[received handed].freeze
+
     # @param name [String] what a file was called
     # @return [Boolean] whether it is a MIDI file by that
     def self.midi?(name) = name.match?(/\.midi?\z/i)
@@ -28,8 +31,24 @@ module Store
       @ownership.synchronize { yield.tap { @sweeper.sweep } }
     end
 
+    # Keeps what belongs together, all of it or nothing: rows, and the files that they name.
+    #
+    # @yieldreturn [Object] handed back
+    # @return [Object]
+    def whole
+      @ownership.synchronize do
+        @library.db.transaction(mode: :immediate) { yield }
+      rescue StandardError
+        @sweeper.sweep_kept
+        raise
+      end
+    end
+
     # Removes what a killed run left; at the start, when nothing else is going on.
-    def sweep = @sweeper.sweep_files
+    def sweep
+      FileUtils.rm_rf(LEFT.flat_map { |name| Dir.glob(File.join(@library.home, "#{name}*")) })
+      @sweeper.sweep_files
+    end
 
     # Takes a recording into a study: its bytes are kept, and its analysis is used when there is one or queued when not.
     #

@@ -15,7 +15,7 @@ module Store
       :derivations, :items, :list_edits, :logbook, :attempts, :settings
 
     # See {Intake}.
-    def_delegators :@intake, :import, :import_attempt, :import_stem, :add_to_assembly, :import_score, :assemble, :remove, :sweep
+    def_delegators :@intake, :import, :import_attempt, :import_stem, :add_to_assembly, :import_score, :assemble, :remove, :whole, :sweep
     # See {Songs}.
     def_delegators :@songs, :sheet, :timeline
     def_delegator :@songs, :find, :song

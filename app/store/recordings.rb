@@ -116,6 +116,11 @@ module Store
     # Removes what a run left that was killed while it wrote, and files that no row knows.
     def sweep
       FileUtils.rm_f(Dir.glob("part-*", base: @folder).map { |name| File.join(@folder, name) })
+      sweep_unknown
+    end
+
+    # Removes files that no row knows, while nobody takes one in.
+    def sweep_unknown
       known = db[:recordings].select_map(:sha256).to_set
       Dir.glob("??/*", base: @folder).map { |name| File.basename(name)[0, 64] }.uniq.each { |sha256| remove_files(sha256) unless known.include?(sha256) }
     end

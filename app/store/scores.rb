@@ -14,6 +14,15 @@ module Store
       FileUtils.mkdir_p(@folder)
     end
 
+    # @param bytes [String]
+    # @return [Hash] parts and warnings, as the table has them
+    # @raise [Ethoscope::Errors::UnreadableScore]
+    def self.facts(bytes)
+      score = Ethoscope::Midi::ScoreReader.read(bytes)
+      parts = Ethoscope::Midi::Parts.of(score).map { |part| { name: part.name, role: part.role, notes: part.notes.size, program: part.program } }
+      { parts: JSON.generate(parts), warnings: JSON.generate(score.warnings) }
+    end
+
     # @param reference_id [Integer]
     # @return [Hash, nil]
     def of_reference(reference_id) = db[:scores][reference_id:]&.then { |row| plain(row) }
@@ -26,12 +35,11 @@ module Store
     # @return [Hash]
     # @raise [Ethoscope::Errors::UnreadableScore, DiskFull]
     def keep(reference_id, bytes, name)
-      score = Ethoscope::Midi::ScoreReader.read(bytes)
+      facts = Scores.facts(bytes)
       sha256 = store(bytes)
-      parts = Ethoscope::Midi::Parts.of(score).map { |part| { name: part.name, role: part.role, notes: part.notes.size, program: part.program } }
       db.transaction(mode: :immediate) do
         db[:scores].where(reference_id:).delete
-        db[:scores].insert(reference_id:, sha256:, name:, parts: JSON.generate(parts), warnings: JSON.generate(score.warnings), created_at: now)
+        db[:scores].insert(reference_id:, sha256:, name:, **facts, created_at: now)
         of_reference(reference_id)
       end
     end

@@ -1,20 +1,15 @@
 # frozen_string_literal: true
 
 require "json"
-require "stringio"
+require "digest"
 require "zip"
 
 module Store
-  # A study taken away whole: one archive (ZIP) with its rows as JSON, its recordings and MIDI files, and a note on what it is. Opened again elsewhere it is a study
+  # A study exported whole: one archive (ZIP) with its rows as JSON, its recordings and MIDI files, and a note on what it is. Opened again elsewhere it is a study
   # of its own; nothing that is there is overwritten, so that versions stay apart.
   class StudyFile
     VERSION = 1
-    ROWS = "study.json"
     NOTE = "READ ME.txt"
-    SHA = /\A\h{64}\z/
-    # Rows, and all files together, may be so large unpacked.
-    MOST_ROWS = 400 * 1024 * 1024
-    MOST_FILES = 40 * 1024 * 1024 * 1024
     # Work that was under way is asked for again where the file is opened.
     RUNNING = %w[queued running].freeze
 
@@ -30,7 +25,7 @@ module Store
       partial = "#{path}.part"
       FileUtils.rm_f(partial)
       Zip::File.open(partial, create: true) do |zip|
-        zip.get_output_stream(ROWS) { |out| out.write(JSON.generate(version: VERSION, migration: migration, rows:)) }
+        zip.get_output_stream(StudyArchive::ROWS) { |out| out.write(JSON.generate(version: VERSION, migration: migration, rows:)) }
         zip.get_output_stream(NOTE) { |out| out.write(note(study)) }
         rows[:recordings].each { |recording| zip.add("recordings/#{recording[:sha256]}", @library.recordings.path(recording)) }
         rows[:scores].map { |score| score[:sha256] }.uniq.each { |sha256| zip.add("scores/#{sha256}", @library.scores.path(sha256)) }
@@ -40,17 +35,17 @@ module Store
       FileUtils.rm_f(partial) if partial
     end
 
+    # Everything is read, unpacked and checked first, while others go on working; then all of it is kept in one transaction, or nothing.
+    #
     # @param path [String] of an archive
     # @return [Hash] the new study
-    # @raise [Ethoscope::Errors::Unfit] when it is no study, damaged, or of a newer Ethoscope
+    # @raise [Ethoscope::Errors::Unfit] when it is no study, damaged, holds what can't be shown, or is of a newer Ethoscope
+    # @raise [DiskFull]
     def open(path)
-      Zip::File.open(path) do |zip|
-        data = rows(zip)
-        check(zip, data)
-        @library.remove { put(zip, data) }
+      StudyArchive.open(path) do |archive|
+        rows = StudyCheck.checked(known(archive.data))
+        unpacked(archive, rows) { |received, scores| @library.whole { put(rows, received, scores) } }
       end
-    rescue Zip::Error, JSON::ParserError, Zlib::Error, KeyError
-      raise Ethoscope::Errors::Unfit, "This is no study that was taken away from Ethoscope, or it is damaged"
     end
 
     private
@@ -59,7 +54,7 @@ module Store
 
     def note(study)
       <<~TEXT
-        “#{study[:title]}”, a study taken away from Ethoscope on #{Time.now.strftime("%-d %B %Y")}.
+        “#{study[:title]}”, a study exported from Ethoscope on #{Time.now.strftime("%-d %B %Y")}.
 
         Open it again with “Open a study file” on the page of all studies, or with
           bin/ethoscope study open FILE
@@ -68,35 +63,53 @@ module Store
       TEXT
     end
 
-    def rows(zip)
-      entry = zip.find_entry(ROWS) or raise KeyError
-      raise KeyError if entry.size > MOST_ROWS
+    def known(data)
+      raise KeyError unless data.values_at(:version, :migration).all?(Integer)
 
-      data = JSON.parse(entry.get_input_stream.read(MOST_ROWS), symbolize_names: true)
-      if data.fetch(:version) > VERSION || data.fetch(:migration) > migration
-        raise Ethoscope::Errors::Unfit,
-          "This study comes from a newer Ethoscope. Bring this one up to date, then open it"
+      if data[:version] > VERSION || data[:migration] > migration
+        raise Ethoscope::Errors::Unfit, "This study comes from a newer Ethoscope. Bring this one up to date, then open it"
       end
 
       data.fetch(:rows)
     end
 
-    # Everything that is needed is there, and is what it says it is, before anything is kept.
-    def check(zip, data)
-      wanted = data.fetch(:recordings).map { |row| ["recordings", row] } + data.fetch(:scores).map { |row| ["scores", row] }
-      entries = wanted.map do |folder, row|
-        raise KeyError unless row[:sha256].to_s.match?(SHA)
-
-        zip.find_entry("#{folder}/#{row[:sha256]}") or raise Ethoscope::Errors::Unfit, "The study is not whole: a file of it is missing"
-      end
-      raise Ethoscope::Errors::Unfit, "The study is too large to be opened" if entries.sum(&:size) > MOST_FILES
+    # Recordings are taken in like any upload: read to their end, hashed, decoded; MIDI files are read. What was unpacked is gone afterwards, whatever happens.
+    def unpacked(archive, rows)
+      archive.check(rows[:recordings].map { |row| row[:sha256] }.uniq, rows[:scores].map { |row| row[:sha256] }.uniq)
+      received = {}
+      rows[:recordings].each { |row| received[row[:id]] = received(archive, row[:sha256]) }
+      yield received, rows[:scores].to_h { |row| [row[:id], score(archive, row[:sha256])] }
+    ensure
+      received&.each_value { |file| FileUtils.rm_f(file.path) }
     end
 
-    def put(zip, data)
-      known = data[:recordings].to_h { |row| [row[:id], received(zip, row)[:id]] }
-      data[:scores].each { |row| @library.scores.store(zip.read("scores/#{row[:sha256]}")) }
-      analysed = analysed(data, known)
-      numbers = StudyRows.new(@library.db).restore(data, { recordings: known, analyses: analysed }) { |table, row| adapt(table, row) }
+    def received(archive, sha256)
+      file = @library.recordings.receive(archive.recording(sha256)) { |path| Ethoscope::Audio::Decoder.new(path).check }
+      return file if file.sha256 == sha256
+
+      FileUtils.rm_f(file.path)
+      damaged("a recording is not what it was")
+    rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio
+      damaged("a recording of it can't be played")
+    end
+
+    def score(archive, sha256)
+      bytes = archive.score(sha256)
+      damaged("a MIDI file is not what it was") unless Digest::SHA256.hexdigest(bytes) == sha256
+      Scores.facts(bytes)
+      bytes
+    rescue Ethoscope::Errors::UnreadableScore
+      damaged("a MIDI file of it can't be read")
+    end
+
+    def damaged(what) = raise(Ethoscope::Errors::Unfit, "The study is damaged: #{what}. Nothing of it was kept")
+
+    def put(rows, received, scores)
+      known = received.transform_values { |file| @library.recordings.take(file)[:id] }
+      scores.each_value { |bytes| @library.scores.store(bytes) }
+      rows[:scores].each { |row| row.merge!(Scores.facts(scores[row[:id]])) }
+      analysed = analysed(rows, known)
+      numbers = StudyRows.new(@library.db).restore(rows, { recordings: known, analyses: analysed }) { |table, row| adapt(table, row) }
       study = @library.studies.find(numbers[:studies].values.first)
       @library.references.all_of_study(study[:id]).each { |reference| wake(reference) }
       study
@@ -108,17 +121,6 @@ module Store
         here = @library.analyses.finished_id(known[row[:recording_id]])
         [row[:id], here] if here
       end.to_h
-    end
-
-    # The bytes are taken in like any upload: read to their end, hashed, and refused where they are others than the rows say.
-    def received(zip, row)
-      entry = zip.find_entry("recordings/#{row[:sha256]}")
-      incoming = @library.recordings.receive(entry.get_input_stream) { { format: row[:format], duration: row[:duration] } }
-      raise Ethoscope::Errors::Unfit, "The study is damaged: a recording is not what it was" unless incoming.sha256 == row[:sha256]
-
-      @library.recordings.take(incoming)
-    ensure
-      FileUtils.rm_f(incoming.path) if incoming
     end
 
     def adapt(table, row)

@@ -19,6 +19,12 @@ module Store
       @scores.sweep(assemblies.filter_map { |row| row[:score_sha256] })
     end
 
+    # After something that would have kept files was taken back: its rows are gone already.
+    def sweep_kept
+      sweep
+      @recordings.sweep_unknown
+    end
+
     # At the start, when nothing else is going on: files that no row knows, as a killed run leaves them.
     def sweep_files
       @recordings.sweep

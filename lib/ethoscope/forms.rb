@@ -7,12 +7,12 @@ module Ethoscope
   module Forms
     MESSAGES = File.join(__dir__, "forms.yml")
 
-    # @param parent [Dry::Schema::Processor, nil] a schema that this one adds to
+    # @param parent [Dry::Schema::Processor, Array<Dry::Schema::Processor>, nil] schemas that this one adds to
     # @return [Dry::Schema::Params] whose messages are sentences' ends, such as "must be 20 or more"
     def self.schema(parent: nil, &rules)
       Dry::Schema.Params(parent:) do
         config.messages.load_paths << MESSAGES
-        instance_eval(&rules)
+        instance_eval(&rules) if rules
       end
     end
 

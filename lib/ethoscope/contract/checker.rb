@@ -5,14 +5,16 @@ module Ethoscope
     # Tells where data are not as their shape says.
     class Checker
       PLAIN = { string: [String], number: [Numeric], boolean: [TrueClass, FalseClass], unknown: [Object] }.freeze
-      # Elements of a list that are looked at.
+      # Elements of a list that are usually looked at.
       LOOKED_AT = 40
 
       # @param shapes [Array<Shape>]
       # @param words [Hash{Symbol => Array<String>}]
-      def initialize(shapes, words)
+      # @param looked_at [Integer] elements of a list that are looked at
+      def initialize(shapes, words, looked_at: LOOKED_AT)
         @shapes = shapes.to_h { |shape| [shape.name, shape.type] }
         @words = words
+        @looked_at = looked_at
       end
 
       # @param type [Type]
@@ -39,7 +41,7 @@ module Ethoscope
       def check_shape(type, data, path) = problems(@shapes.fetch(type.of), data, path)
 
       def check_list(type, data, path)
-        data.is_a?(Array) ? data.first(LOOKED_AT).each_with_index.flat_map { |element, i| problems(type.of, element, "#{path}[#{i}]") } : ["#{path} is no list"]
+        data.is_a?(Array) ? data.first(@looked_at).each_with_index.flat_map { |element, i| problems(type.of, element, "#{path}[#{i}]") } : ["#{path} is no list"]
       end
 
       def check_tuple(type, data, path)
