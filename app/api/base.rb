@@ -168,6 +168,7 @@ module Api
     error(Store::Duplicate) { |e| answer(Problem.new(409, "duplicate", e.message).to_h, 409) }
     error(Store::Stale) { |e| answer({ error: { code: "stale", message: e.message, revision: e.revision, labels: e.labels } }, 409) }
     error(Store::Unshowable) { |e| answer(Problem.new(409, "unshowable", e.message).to_h, 409) }
+    error(Errno::ENOSPC, Errno::EDQUOT) { answer(Problem.new(507, "disk_full", "The disk is full; nothing was stored. Make room and try again.").to_h, 507) }
     error(Store::DiskFull) { |e| answer(Problem.new(507, "disk_full", e.message).to_h, 507) }
     error(Ethoscope::Errors::Unfit) { |e| answer(Problem.new(422, "invalid", "#{e.message[0].upcase}#{e.message[1..].delete_suffix(".")}.").to_h, 422) }
     error(Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio) do |e|

@@ -3,7 +3,7 @@
 module Api
   # What a person decides about readings: confirm, correct, refute, add another source; undo and redo.
   class Decisions < Base
-    VERBS = { "open" => "Open again", "confirmed" => "Confirm", "refuted" => "Refute" }.freeze
+    DECIDED = { "open" => "Reopen %s", "confirmed" => "Confirm %s", "refuted" => "Mark %s as wrong" }.freeze
 
     helpers do
       def reading_and_reference(id)
@@ -28,8 +28,10 @@ module Api
 
     patch "/readings/:id" do |id|
       reading, reference = reading_and_reference(id)
-      state = input(Schemas::ReadingState)[:state]
-      edit(reference, "#{VERBS.fetch(state)} #{named(reading)}") { |readings| readings.mark(reading[:id], state) }
+      wanted = input(Schemas::ReadingState)
+      edit(reference, format(DECIDED.fetch(wanted[:state]), named(reading))) do |readings|
+        readings.mark(reading[:id], wanted[:state], reason: wanted[:note], link: wanted[:link])
+      end
     end
 
     delete "/readings/:id" do |id|

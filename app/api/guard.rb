@@ -12,6 +12,11 @@ module Api
     HEADERS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff", "referrer-policy" => "no-referrer",
                 "cross-origin-resource-policy" => "same-origin", "cross-origin-opener-policy" => "same-origin" }.freeze
 
+    # Nothing stands before this server whose word would count.
+    FORWARDED = %w[HTTP_X_FORWARDED_HOST HTTP_X_FORWARDED_PORT HTTP_X_FORWARDED_PROTO HTTP_X_FORWARDED_SCHEME HTTP_X_FORWARDED_SSL HTTP_X_FORWARDED_FOR HTTP_FORWARDED].freeze
+    # Of an address, bytes.
+    LONGEST = 8192
+
     # What a request with a body may carry, and how much of it.
     CARRIED = { "application/json" => 256 << 10, "application/octet-stream" => 400 << 20 }.freeze
     MOST = CARRIED.values.max
@@ -25,6 +30,10 @@ module Api
     # @param env [Hash]
     # @return [Array] Rack response
     def call(env)
+      FORWARDED.each { |name| env.delete(name) }
+      refused = unreadable(env)
+      return refused if refused
+
       request = Rack::Request.new(env)
       return refuse("foreign_host", "This address is not served here.") unless HOSTS.include?(request.host)
       return refuse("foreign_origin", "Requests from other sites are refused.") if foreign?(env, request)
@@ -37,6 +46,19 @@ module Api
     end
 
     private
+
+    # Addresses that are too long, or whose signs are none.
+    def unreadable(env)
+      path, query = env.values_at("PATH_INFO", "QUERY_STRING").map(&:to_s)
+      return refuse("too_long", "The address is too long.", 414) if path.bytesize + query.bytesize > LONGEST
+
+      refuse("bad_request", "The address can't be read.", 400) unless [path, query].all? { |part| readable?(part) }
+    end
+
+    def readable?(part)
+      text = part.gsub(/%(\h\h)/) { Regexp.last_match(1).hex.chr }.b.force_encoding(Encoding::UTF_8)
+      text.valid_encoding? && !text.include?("\0")
+    end
 
     # Bodies are refused by what they declare, before they are read.
     def unwelcome(request)

@@ -139,7 +139,7 @@ module Api
       wanted = input(Schemas::SightingDecision)
       check_kind(wanted[:kind], known_kinds(reference))
       place = bar_run(timeline_of(reference), wanted)
-      edit(reference, "#{Decisions::VERBS.fetch(wanted[:state])} #{wanted[:kind].tr("_", " ")}", 201) do |readings|
+      edit(reference, format(Decisions::DECIDED.fetch(wanted[:state]), wanted[:kind].tr("_", " ")), 201) do |readings|
         readings.note(reference[:id], aspect: "sighting", value: { kind: wanted[:kind] }, statement: wanted[:kind].tr("_", " "), source: "measured",
           state: wanted[:state], **place)
       end
@@ -150,7 +150,8 @@ module Api
       wanted = input(Schemas::NewMark)
       check_layer(reference, wanted[:layer_id])
       place = bar_run(timeline_of(reference), wanted)
-      noted(reference, "Mark bar #{wanted[:first_bar]}", aspect: "mark", value: wanted.slice(:type, :text, :layer_id), statement: wanted[:text], **place)
+      noted(reference, "Mark bar #{wanted[:first_bar]}", aspect: "mark", value: wanted.slice(:type, :text, :layer_id), statement: wanted[:text],
+        **wanted.slice(:source), **place)
     end
 
     post "/references/:id/changes" do |id|

@@ -10,10 +10,22 @@ module Api
     # @param error [Exception]
     # @return [Array] Rack response
     def self.unread(error)
-      warn "#{error.class}: #{error.message}"
-      problem = new(500, "unexpected", "Something went wrong inside Ethoscope. Nothing was changed; try again.")
-      [500, { "content-type" => "application/json" }, [JSON.generate(problem.to_h)]]
+      problem = unreadable(error) || new(500, "unexpected", "Something went wrong inside Ethoscope. Nothing was changed; try again.")
+      warn "#{error.class}: #{error.message}" if problem.status == 500
+      [problem.status, Guard::HEADERS.merge("content-type" => "application/json"), [JSON.generate(problem.to_h)]]
     end
+
+    # What the server's own reader of requests gives up on, by what it says of it.
+    def self.unreadable(error)
+      return nil unless error.is_a?(Puma::HttpParserError)
+
+      case error.message
+      when /QUERY_STRING|REQUEST_PATH|REQUEST_URI|FRAGMENT/ then new(414, "too_long", "The address is too long.")
+      when /HEADER|FIELD/ then new(431, "headers_too_large", "The headers of the request are too large.")
+      else new(400, "bad_request", "The request can't be read.")
+      end
+    end
+    private_class_method :unreadable
 
     # @return [Integer] HTTP status
     attr_reader :status

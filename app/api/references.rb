@@ -12,7 +12,7 @@ module Api
     # A derivation that is missing (another window asked for another one meanwhile, or the engine is newer) is asked for again.
     get "/references/:id" do |id|
       reference = reference_of(id)
-      settings.bulletin.publish if library.derivation(reference).nil? && library.follow(reference)
+      Store::Database.at_leisure { settings.bulletin.publish if library.derivation(reference).nil? && library.follow(reference) }
       page = SheetPage.new(library, reference, wanted_of(reference))
       content_type :json
       kept.keep(page.stamp) { JSON.generate(page.to_h) }

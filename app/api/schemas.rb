@@ -53,6 +53,8 @@ module Api
 
     ReadingState = Ethoscope::Forms.schema do
       required(:state).filled(:string, included_in?: %w[open confirmed refuted])
+      optional(:note).maybe(:string, max_size?: 500)
+      optional(:link).maybe(:string, max_size?: 500, format?: Store::Fields::LINK)
     end
 
     Correction = Ethoscope::Forms.schema do
@@ -172,6 +174,7 @@ module Api
       required(:first_bar).filled(:integer, included_in?: 1..4000)
       required(:last_bar).filled(:integer, included_in?: 1..4000)
       optional(:layer_id).maybe(:integer)
+      optional(:source).filled(:string, included_in?: SOURCES)
     end
 
     ChangeEdit = Ethoscope::Forms.schema do

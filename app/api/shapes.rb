@@ -43,7 +43,7 @@ module Api
         id: NUMBER, reference_id: NUMBER, analysis_id: maybe(NUMBER), supersedes_id: maybe(NUMBER), aspect: either(words(:Aspect), words(:NotedAspect)),
         value: maybe(map(UNKNOWN)), statement: STRING, note: STRING, why: STRING, rivals: list(shape(:Rival)), first_bar: maybe(NUMBER), last_bar: maybe(NUMBER),
         source: words(:Source), confidence: maybe(NUMBER),
-        state: words(:ReadingState), link: [STRING, "Where it is said."], created_at: STRING, starts_at: [maybe(NUMBER), "s"], ends_at: maybe(NUMBER)),
+        state: words(:ReadingState), link: [STRING, "Where it is said."], reason: [STRING, "Why it was decided so."], created_at: STRING, starts_at: [maybe(NUMBER), "s"], ends_at: maybe(NUMBER)),
       named(:StemRow, "", id: NUMBER, reference_id: NUMBER, recording_id: NUMBER, name: STRING, role: STRING, guess: STRING, offset: maybe(NUMBER), set_offset: maybe(NUMBER),
         speed: [NUMBER, "seconds of the mix to one of its own"], fits: BOOLEAN, insisted: [BOOLEAN, "used though it fits nowhere"],
         agreement: maybe(NUMBER), distinct: maybe(NUMBER), seconds: maybe(NUMBER), **PROGRESS, tries: NUMBER, created_at: STRING),

@@ -29,7 +29,7 @@ module Cli
       ethoscope compare DIR ATTEMPT [--json]   one recording beside the songs of a folder: what they share and it has or has not, and where
                                              it is too near to one of them
       ethoscope reckon [NAME [BLANK=VALUE …]] [--json]   session arithmetic: all sentences, one with its blanks, or what it comes to
-      ethoscope study list | save NUMBER FILE | open FILE   a study taken away whole, and opened again; --home is the data directory
+      ethoscope study list | save NUMBER FILE | open FILE   a study exported whole, and opened again; --home is the data directory
       ethoscope backup FILE                  the whole data directory in one archive
     TEXT
     VERBS = %w[analyze checklist profile compare].freeze
@@ -56,11 +56,19 @@ module Cli
       @out.flush
       code
     rescue Errno::ENOSPC, Errno::EDQUOT, Errno::EPIPE, Errno::EIO => e
-      @err.puts("The result could not be written (#{e.message}).")
-      UNWRITTEN
+      unwritten(e.message)
+    rescue Sequel::DatabaseError => e
+      raise unless Store::Database.full?(e)
+
+      unwritten("the disk is full")
     end
 
     private
+
+    def unwritten(why)
+      @err.puts("The result could not be written (#{why}).")
+      UNWRITTEN
+    end
 
     def carry_out(arguments)
       options = {}
@@ -131,6 +139,8 @@ module Cli
       return usage("Say where the backup goes.") unless arguments.size == 1
 
       show(keeping.backup(arguments.first), DONE)
+    rescue Store::DiskFull, Errno::ENOENT, Errno::ENOTDIR, Errno::EISDIR, Errno::EACCES, Errno::EROFS => e
+      unwritten(e.message.delete_suffix("."))
     end
 
     def style(path, options)

@@ -14,6 +14,8 @@ module Jobs
     IDLE_SECONDS = 2
     # How long ending the threads may take.
     STOP_SECONDS = 1.5
+    # How often the database is looked at for what can be freed.
+    TIDY_SECONDS = 1800
     # How often a result is offered to a database that somebody else holds; each time waits for as long as a connection does.
     TRIES = 6
 
@@ -33,6 +35,8 @@ module Jobs
       @scratch = File.join(library.home, "scratch")
       @running = {}.compare_by_identity
       @unsettled = Queue.new
+      @tidying = Mutex.new
+      @tidied = clock
     end
 
     # Takes up what a killed run left, and starts to work.
@@ -65,9 +69,25 @@ module Jobs
         next surviving { work(*job) } if job
 
         surviving { @library.measure_waiting }
+        surviving { tidy }
         edition = @bulletin.wait(edition, IDLE_SECONDS)
       end
     end
+
+    # When nothing waits or runs, what was deleted since is freed now and then.
+    def tidy
+      @tidying.try_lock or return
+      begin
+        return if @running.any? || clock - @tidied < TIDY_SECONDS
+
+        @tidied = clock
+        Store::Database.tidy(@library.db)
+      ensure
+        @tidying.unlock
+      end
+    end
+
+    def clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
     # A thread that ended would take the queue with it without a word.
     def surviving

@@ -97,8 +97,8 @@ module Store
     # @param why [String]
     # @raise [Missing]
     def overrule(id, item_id, closeness:, why:)
-      find(id)
-      existing(db[:items][id: item_id], "item")
+      attempt = find(id)
+      existing(db[:items].where(id: item_id, checklist_id: attempt[:checklist_id]).first, "item on the checklist of this attempt")
       db[:overrules].insert_conflict(target: %i[attempt_id item_id], update: { closeness:, why: }).insert(attempt_id: id, item_id:, closeness:, why:, created_at: now)
     end
 
@@ -113,7 +113,7 @@ module Store
     # Time that was spent stays spent.
     def put_back(checklist_id, item)
       columns = db[:items].columns - ListEdits::CLOCK - %i[id checklist_id]
-      row = Items.row(item.slice(*columns))
+      row = tied(Items.row(item.slice(*columns)), ListEdits::LINKS)
       same = db[:items].where(id: item[:id], checklist_id:)
       same.empty? ? db[:items].insert(id: item[:id], checklist_id:, **row) : same.update(row)
     end

@@ -9,6 +9,8 @@ module Store
   class Backup
     DATABASE = "ethoscope.sqlite3"
     FOLDERS = %w[recordings scores].freeze
+    # Nobody else on this machine reads it.
+    PRIVATE = 0o600
     # Worked out again by itself.
     SPARED = %r{\.features\z|/part-}
 
@@ -23,8 +25,11 @@ module Store
       partial = "#{path}.part"
       copy = "#{path}.sqlite3.part"
       FileUtils.rm_f([partial, copy])
+      raise Errno::ENOENT, File.dirname(path) unless File.directory?(File.dirname(path))
+
       @library.db.run("VACUUM INTO #{@library.db.literal(copy)}")
       count = pack(partial, copy)
+      File.chmod(PRIVATE, partial)
       File.rename(partial, path)
       count
     ensure

@@ -13,7 +13,7 @@ module Store
     # @return [Hash] the copy
     # @raise [Duplicate] when that study holds this recording
     def copy(reference, study_id)
-      raise Duplicate, "“#{reference[:title]}” is in that study already." if @library.db[:references].where(study_id:, recording_id: reference[:recording_id]).any?
+      @library.references.refuse_second(reference, study_id)
 
       rows = StudyRows.new(@library.db)
       data = rows.of_reference(reference[:id])

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "fileutils"
+require "json"
 require "sequel"
 
 module Store
@@ -10,6 +11,9 @@ module Store
     # How long a connection waits for another one's write to end, and how often it looks.
     BUSY_SECONDS = 10
     BUSY_PAUSE = 0.004
+    # What was deleted is freed when it is so many bytes, and so much of the file.
+    WORTH_FREEING = 16 << 20
+    SHARE_WORTH_FREEING = 0.25
     # One for each thread that may ask at a time: requests, workers, and one that sweeps.
     CONNECTIONS = 40
 
@@ -38,6 +42,50 @@ module Store
     # @return [Exception] what the database itself raised
     def self.cause_of(error) = (error.wrapped_exception if error.respond_to?(:wrapped_exception)) || error.cause || error
 
+    # @param text [String]
+    # @return [String] as words are compared: without case, whatever the script
+    def self.folded(text) = text.dup.force_encoding(Encoding::UTF_8).scrub.unicode_normalize(:nfkc).downcase(:fold)
+
+    # @param json [String, nil]
+    # @return [String] the texts in it, without the names of its fields
+    def self.said(json)
+      texts = lambda do |part|
+        case part
+        when Hash then part.values.flat_map(&texts)
+        when Array then part.flat_map(&texts)
+        else part.is_a?(String) ? [part] : []
+        end
+      end
+      texts.call(JSON.parse(json.to_s.dup.force_encoding(Encoding::UTF_8))).join(" ")
+    rescue JSON::ParserError
+      ""
+    end
+
+    # Frees what was deleted, where that is much; for a moment in which nobody works.
+    #
+    # @param db [Sequel::Database]
+    # @return [Boolean] whether anything was done
+    def self.tidy(db)
+      pages, free, size = %w[page_count freelist_count page_size].map { |name| db.fetch("PRAGMA #{name}").single_value }
+      return false if free * size < WORTH_FREEING || free < pages * SHARE_WORTH_FREEING
+
+      db.run("VACUUM")
+      true
+    rescue Sequel::DatabaseError => e
+      raise unless full?(e) || busy?(e)
+
+      false
+    end
+
+    # Stores something that can be worked out again; where it can't be stored, whoever reads goes on without.
+    #
+    # @yield what stores it
+    def self.at_leisure
+      yield
+    rescue Sequel::DatabaseError => e
+      raise unless full?(e) || busy?(e)
+    end
+
     # SQLite's own busy timeout sleeps without letting other threads of this process run, so that the one which holds the
     # lock could never give it back; this handler sleeps in Ruby.
     def self.prepare(connection)
@@ -45,6 +93,9 @@ module Store
         sleep(BUSY_PAUSE)
         tries * BUSY_PAUSE < BUSY_SECONDS
       end
+      # SQLite folds the letters of ASCII only.
+      connection.create_function("folded", 1) { |function, text| function.result = folded(text.to_s) }
+      connection.create_function("said", 1) { |function, json| function.result = folded(said(json)) }
       connection.execute("PRAGMA journal_mode = WAL")
       # What was acknowledged is on the disk, even when the power goes.
       connection.execute("PRAGMA synchronous = FULL")

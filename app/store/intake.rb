@@ -35,9 +35,9 @@ module Store
     #
     # @yieldreturn [Object] handed back
     # @return [Object]
-    def whole
+    def whole(&)
       @ownership.synchronize do
-        @library.db.transaction(mode: :immediate) { yield }
+        @library.db.transaction(mode: :immediate, &)
       rescue StandardError
         @sweeper.sweep_kept
         raise
@@ -48,6 +48,7 @@ module Store
     def sweep
       FileUtils.rm_rf(LEFT.flat_map { |name| Dir.glob(File.join(@library.home, "#{name}*")) })
       @sweeper.sweep_files
+      Database.tidy(@library.db)
     end
 
     # Takes a recording into a study: its bytes are kept, and its analysis is used when there is one or queued when not.

@@ -7,6 +7,9 @@ module Store
   #   journal.record(reference_id, "Confirm tempo") { |readings| readings.mark(id, "confirmed") }
   #   journal.undo(reference_id)
   class Journal < Rows
+    # What a reading rests on, which may be gone when the reading comes back.
+    LINKS = { analysis_id: :analyses, supersedes_id: :readings }.freeze
+
     # @param reference_id [Integer]
     # @param label [String] what is done, in words
     # @param revision [Integer, nil] of the sheet that the person saw; nil to change it whatever it is
@@ -85,7 +88,8 @@ module Store
       gone.reverse_each { |change| db[:readings].where(id: change[:id]).delete }
       kept.each do |change|
         row = db[:readings].where(id: change[:id])
-        row.empty? ? db[:readings].insert(change[image]) : row.update(change[image])
+        image_of = tied(change[image], LINKS)
+        row.empty? ? db[:readings].insert(image_of) : row.update(image_of)
       end
     end
   end

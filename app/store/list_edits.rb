@@ -7,6 +7,8 @@ module Store
     # Of a list as many changes are kept.
     MOST = 200
     CLOCK = %i[spent started_at].freeze
+    # What an item rests on, which may be gone when the item comes back.
+    LINKS = { reading_id: :readings }.freeze
     LIST = %i[school by_hand].freeze
 
     # @param id [Integer] of a checklist
@@ -77,7 +79,7 @@ module Store
     end
 
     def put_back(id, change, image)
-      fields = change[image]
+      fields = change[image]&.then { |row| tied(row, LINKS) }
       return db[:checklists].where(id:).update(fields) if change[:id].zero?
 
       item = db[:items].where(id: change[:id])

@@ -12,7 +12,13 @@ module Store
     # @return [String]
     def keep(study_id, stamp)
       digest = Digest::SHA256.hexdigest(JSON.generate(stamp))
-      db[:profiles].where(study_id:, stamp: digest).get(:body) || yield.tap { |body| db[:profiles].insert_conflict(:replace).insert(study_id:, stamp: digest, body:) }
+      db[:profiles].where(study_id:, stamp: digest).get(:body) || yield.tap { |body| write(study_id, digest, body) }
+    end
+
+    private
+
+    def write(study_id, stamp, body)
+      Database.at_leisure { db[:profiles].insert_conflict(:replace).insert(study_id:, stamp:, body:) }
     end
   end
 end

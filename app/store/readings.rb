@@ -85,11 +85,13 @@ module Store
     #
     # @param id [Integer]
     # @param state [String] open, confirmed or refuted
+    # @param reason [String, nil] why; what was said before stays when nothing is said
+    # @param link [String, nil] where that is said
     # @return [Hash]
-    def mark(id, state)
+    def mark(id, state, reason: nil, link: nil)
       db.transaction(mode: :immediate) do
         reading = find(id)
-        write([id], state:)
+        write([id], state:, **{ reason:, link: }.compact)
         put_to_rest(reading) if state == "confirmed" && ASPECTS.include?(reading[:aspect])
         write(db[:readings].where(id: reading[:supersedes_id], state: "corrected").select_map(:id), state: "open") if state == "refuted"
         find(id)

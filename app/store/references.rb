@@ -93,10 +93,9 @@ module Store
     # @raise [Duplicate] when that study holds this recording
     def move(id, study_id)
       row = find(id)
-      raise Duplicate, "“#{row[:title]}” is in that study already." if standing.where(study_id:, recording_id: row[:recording_id]).any?
-
+      refuse_attempt(row)
+      refuse_second(row, study_id)
       db.transaction(mode: :immediate) do
-        db[:references].where(study_id:, recording_id: row[:recording_id]).delete
         db[:attempts].where(against_id: id).update(against_id: nil)
         db[:checklists].where(reference_id: id).update(reference_id: nil)
         db[:references].where(id:).update(study_id:, position: last_position(study_id) + 1)
@@ -104,9 +103,30 @@ module Store
       find(id)
     end
 
+    # @param row [Hash] of a reference
+    # @param study_id [Integer] where it, or a copy of it, is to go
+    # @raise [Duplicate] when that study holds this recording, also among what was deleted there: neither is ever lost for the other
+    def refuse_second(row, study_id)
+      same = db[:references][study_id:, recording_id: row[:recording_id]] or return
+      raise Duplicate, "“#{row[:title]}” is in that study already." unless same[:deleted_at]
+
+      raise Duplicate, "“#{same[:title]}” is among what was deleted in that study. Bring it back there, or delete it for good first."
+    end
+
     # @param id [Integer]
+    # @return [Hash] deleted until it is brought back
+    # @raise [Missing]
+    # @raise [Ethoscope::Errors::Unfit] when it is the song of an attempt
+    def take_away(id)
+      refuse_attempt(find(id))
+      super
+    end
+
+    # @param id [Integer]
+    # @raise [Missing]
+    # @raise [Ethoscope::Errors::Unfit] when it is the song of an attempt
     def delete(id)
-      existing(db[:references][id:], kind)
+      refuse_attempt(existing(db[:references][id:], kind))
       db[:references].where(id:).delete
     end
 
@@ -115,6 +135,13 @@ module Store
     def table = :references
 
     def kind = "reference"
+
+    # An attempt and its song are one: neither goes without the other.
+    def refuse_attempt(row)
+      return unless row[:attempt]
+
+      raise Ethoscope::Errors::Unfit, "this is the song of attempt #{db[:attempts].where(song_id: row[:id]).get(:number)}. Delete the attempt, and it goes with it"
+    end
 
     def last_position(study_id) = db[:references].where(study_id:).max(:position) || 0
 

@@ -16,7 +16,7 @@ module Store
     # @param words [String] all of them must be there, in any order
     # @return [Array<Hash>] kind, text, beside (where it belongs) and path (of the page that shows it), the nearest kinds first
     def of(words)
-      parts = words.to_s.downcase.split.first(6)
+      parts = Database.folded(words.to_s).split.first(6)
       return [] if parts.join.size < SHORTEST
 
       [*studies(parts), *songs(parts), *items(parts), *attempts(parts), *statements(parts), *techniques(parts)]
@@ -49,16 +49,16 @@ module Store
     # Readings, layers, techniques, marks and remarks on them.
     def statements(parts)
       rows = db[:readings].join(references.select(Sequel[:references][:id].as(:song), Sequel[:references][:title].as(:song_title), :study_id).as(:songs), song: :reference_id)
-      found(rows.where(Sequel.~(state: "refuted")), parts, :statement, :note, Sequel[:readings][:value]).map do |row|
+      found(rows.where(Sequel.~(state: "refuted")), parts, :statement, :note, said(Sequel[:readings][:value])).map do |row|
         hit(row[:aspect], row[:statement], row[:song_title], "/studies/#{row[:study_id]}/references/#{row[:reference_id]}?card=#{card(row)}")
       end
     end
 
     # Entries of the library that ships, and those of each study.
     def techniques(parts)
-      own = found(db[:entries].join(living(:studies).select(Sequel[:studies][:id].as(:study)).as(:mine), study: :study_id), parts, :texts)
+      own = found(db[:entries].join(living(:studies).select(Sequel[:studies][:id].as(:study)).as(:mine), study: :study_id), parts, said(:texts))
       study = living(:studies).max(:id) or return []
-      shipped = Ethoscope::Techniques::Library.entries.select { |entry| parts.all? { |part| "#{entry.name} #{entry.summary}".downcase.include?(part) } }.first(MOST)
+      shipped = Ethoscope::Techniques::Library.entries.select { |entry| parts.all? { |part| Database.folded("#{entry.name} #{entry.summary}").include?(part) } }.first(MOST)
       own.map { |row| hit("technique", parse(row[:texts]).fetch(:name, row[:kind].tr("_", " ")), "in your words", "/studies/#{row[:study_id]}/techniques?kind=#{row[:kind]}") } +
         shipped.map { |entry| hit("technique", entry.name, entry.family, "/studies/#{study}/techniques?kind=#{entry.kind}") }
     end
@@ -82,8 +82,14 @@ module Store
     end
 
     def found(rows, parts, *columns)
-      parts.reduce(rows) { |narrowed, part| narrowed.where(Sequel.|(*columns.map { |column| Sequel.ilike(column, "%#{db[:studies].escape_like(part)}%") })) }.limit(MOST).all
+      texts = columns.map { |column| column.is_a?(Sequel::SQL::Function) ? column : Sequel.function(:folded, column) }
+      parts.reduce(rows) { |narrowed, part| narrowed.where(Sequel.|(*texts.map { |text| contains(text, part) })) }.limit(MOST).all
     end
+
+    def contains(text, part) = Sequel::SQL::BooleanExpression.new(:>, Sequel.function(:instr, text, part), 0)
+
+    # What a person said in a column of JSON, not how its fields are called.
+    def said(column) = Sequel.function(:said, column)
 
     def hit(kind, text, beside, path) = { kind:, text:, beside: beside.to_s, path: }
   end

@@ -4,12 +4,14 @@ module Store
   # Whether the rows of a study file can be shown, told before anything is kept of them: every column by its schema, what rows say of each other, analyses by the
   # contract and by being laid out once, targets by their measures. Nothing that stands here already can be changed by them.
   class StudyCheck
+    KEYS = Ethoscope::Harmony::Key::MODES
     # Rows of one table at the most.
     MOST = 200_000
     # What a row can't be without.
     NEEDED = %i[study_id recording_id reference_id checklist_id song_id attempt_id].freeze
     # What of a row belongs to the row it refers to, where that is not an id of its own.
-    LONE = { attempts: %i[against_id checklist_id], checklists: %i[reference_id], items: %i[reading_id], log: %i[checklist_id item_id], readings: %i[analysis_id supersedes_id] }.freeze
+    LONE = { attempts: %i[against_id checklist_id], checklists: %i[reference_id], items: %i[reading_id], log: %i[checklist_id item_id],
+             readings: %i[analysis_id supersedes_id] }.freeze
 
     # @param rows [Object] as the archive has them
     # @return [Hash{Symbol => Array<Hash>}] the same by table, as tables hold them, without columns that nobody knows
@@ -135,17 +137,19 @@ module Store
 
     def measured(row, place)
       value = row[:value]
-      fit = case [row[:aspect], value]
-            in ["key" | "loop" | "loudness", nil] then true
-            in ["tempo", { bpm: nil }] then true
-            in ["tempo", { bpm: Numeric => bpm }] then Ethoscope::Corrections::TEMPI.cover?(bpm)
-            in ["meter", { name: String => name }] then Ethoscope::Rhythm::Meter::ALL.any? { |meter| meter.name == name }
-            in ["key", { tonic: String => tonic, mode: String => mode }] then tonic.match?(Ethoscope::Harmony::PitchClass::NAME) && Ethoscope::Harmony::Key::MODES.include?(mode)
-            in ["tuning", { cents: Numeric }] | ["loudness", { lufs: Numeric }] | ["form", { sections: Integer, letters: Array }] then true
-            in ["loop", { bars: Integer, degrees: Array => degrees }] then degrees.all?(String)
-            else false
-            end
-      fit ? value : complain(:readings, place, "does not fit its aspect")
+      measured?(row[:aspect], value) ? value : complain(:readings, place, "does not fit its aspect")
+    end
+
+    def measured?(aspect, value)
+      case [aspect, value]
+      in ["key" | "loop" | "loudness", nil] | ["tempo", { bpm: nil }] | ["tuning", { cents: Numeric }] |
+         ["loudness", { lufs: Numeric }] | ["form", { sections: Integer, letters: Array }] then true
+      in ["tempo", { bpm: Numeric => bpm }] then Ethoscope::Corrections::TEMPI.cover?(bpm)
+      in ["meter", { name: String => name }] then Ethoscope::Rhythm::Meter::ALL.any? { |meter| meter.name == name }
+      in ["key", { tonic: Ethoscope::Harmony::PitchClass::NAME, mode: String => mode }] then KEYS.include?(mode)
+      in ["loop", { bars: Integer, degrees: Array => degrees }] then degrees.all?(String)
+      else false
+      end
     end
 
     def stood(item, place)

@@ -46,7 +46,7 @@ module Store
       required(:aspect).filled(:string, included_in?: Readings::ASPECTS | Readings::NOTED)
       required(:value).maybe(:hash)
       required(:statement).value(:string, max_size?: LINE)
-      %i[note why].each { |name| optional(name).value(:string, max_size?: LINE) }
+      %i[note why reason].each { |name| optional(name).value(:string, max_size?: LINE) }
       optional(:link).value(:string, max_size?: LINE, format?: /\A(?:https?:\S+)?\z/)
       optional(:rivals).value(:array, max_size?: 40).each(:hash) do
         required(:label).filled(:string, max_size?: 120)

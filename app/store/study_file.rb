@@ -23,6 +23,8 @@ module Store
     def save(study, path)
       rows = StudyRows.new(@library.db).of_study(study[:id])
       partial = "#{path}.part"
+      raise Errno::ENOENT, File.dirname(path) unless File.directory?(File.dirname(path))
+
       FileUtils.rm_f(partial)
       Zip::File.open(partial, create: true) do |zip|
         zip.get_output_stream(StudyArchive::ROWS) { |out| out.write(JSON.generate(version: VERSION, migration: migration, rows:)) }
@@ -30,6 +32,7 @@ module Store
         rows[:recordings].each { |recording| zip.add("recordings/#{recording[:sha256]}", @library.recordings.path(recording)) }
         rows[:scores].map { |score| score[:sha256] }.uniq.each { |sha256| zip.add("scores/#{sha256}", @library.scores.path(sha256)) }
       end
+      File.chmod(Backup::PRIVATE, partial)
       File.rename(partial, path)
     ensure
       FileUtils.rm_f(partial) if partial
@@ -66,9 +69,8 @@ module Store
     def known(data)
       raise KeyError unless data.values_at(:version, :migration).all?(Integer)
 
-      if data[:version] > VERSION || data[:migration] > migration
-        raise Ethoscope::Errors::Unfit, "This study comes from a newer Ethoscope. Bring this one up to date, then open it"
-      end
+      newer = data[:version] > VERSION || data[:migration] > migration
+      raise Ethoscope::Errors::Unfit, "This study comes from a newer Ethoscope. Bring this one up to date, then open it" if newer
 
       data.fetch(:rows)
     end

@@ -45,7 +45,7 @@ module Store
     # @return [Ethoscope::Measures::Vector]
     def keep(reference_id, stamp, vector)
       whole, places = [vector.to_h[:whole], packed(vector.to_h[:places])].map { |part| JSON.generate(part) }
-      db[:vectors].insert_conflict(:replace).insert(reference_id:, stamp:, whole:, places:)
+      Database.at_leisure { db[:vectors].insert_conflict(:replace).insert(reference_id:, stamp:, whole:, places:) }
       @kept.keep([reference_id, stamp]) { vector }
     end
 

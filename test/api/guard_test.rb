@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require "puma"
 
 # A local application answers its own pages and nobody else's.
 class GuardTest < Ethoscope::TestCase
@@ -11,6 +12,31 @@ class GuardTest < Ethoscope::TestCase
 
     assert_equal 403, last_response.status
     assert_equal "foreign_host", answer[:error][:code]
+  end
+
+  def test_nobody_s_word_on_the_host_is_believed
+    get("/api/studies", {}, "HTTP_HOST" => "evil.example", "HTTP_X_FORWARDED_HOST" => "127.0.0.1")
+
+    assert_equal 403, last_response.status
+    get("/api/studies", {}, "HTTP_HOST" => "127.0.0.1", "HTTP_X_FORWARDED_HOST" => "evil.example")
+
+    assert_equal 200, last_response.status
+  end
+
+  def test_addresses_that_can_not_be_read_are_refused_as_data_with_the_headers_of_all_answers
+    { "/api/search?words=%ff" => 400, "/api/studies/%00" => 400, "/%ff" => 400, "/api/search?words=#{"a" * 9000}" => 414 }.each do |path, status|
+      response = app.call(Rack::MockRequest.env_for("http://127.0.0.1/").merge("PATH_INFO" => path[/\A[^?]*/], "QUERY_STRING" => path[/\?(.*)/, 1].to_s))
+
+      assert_equal [status, "nosniff"], [response[0], response[1]["x-content-type-options"]], path
+    end
+  end
+
+  def test_what_the_server_can_not_even_read_is_told_by_its_kind
+    { "HTTP element QUERY_STRING is longer" => 414, "HTTP element HEADER is longer" => 431, "Invalid HTTP format" => 400 }.each do |message, status|
+      told = Api::Problem.unread(Puma::HttpParserError.new(message))
+
+      assert_equal [status, "nosniff"], [told[0], told[1]["x-content-type-options"]]
+    end
   end
 
   def test_a_foreign_origin_is_refused

@@ -136,6 +136,7 @@ class StudyFileTest < Ethoscope::TestCase
     library.studies.delete(@study[:id])
     library.sweep
     before = state
+
     library.analyses.stub(:finished_id, ->(_) { raise "a fault" }) { assert_raises(RuntimeError) { Store::StudyFile.new(library).open(@path) } }
 
     assert_equal before, state
@@ -204,7 +205,7 @@ class StudyFileTest < Ethoscope::TestCase
   # All rows of the database, and the files of the data directory.
   def state
     rows = (library.db.tables - [:schema_info]).to_h { |table| [table, library.db[table].count] }
-    [rows, Dir.glob("**/*", base: library.home).reject { |name| name.match?(/sqlite3/) }.select { |name| File.file?(File.join(library.home, name)) }.sort]
+    [rows, Dir.glob("**/*", base: library.home).grep_v(/sqlite3/).select { |name| File.file?(File.join(library.home, name)) }.sort]
   end
 
   # A copy of the archive whose rows are changed.

@@ -14,15 +14,17 @@ module Ethoscope
         raise Errors::Unfit, "#{self::ID} has no blank “#{unknown.first}”; it has #{self::BLANKS.map(&:name).join(", ")}" if unknown.any?
 
         # A blank that may be worked out has no usual value.
-        new(self::BLANKS.to_h { |blank| [blank.name, blank.read(asked[blank.name]) || (blank.read(blank.usual) unless blank.open)] }).answer
+        new(self::BLANKS.to_h { |blank| [blank.name, blank.read(asked[blank.name]) || (blank.read(blank.usual) unless blank.open)] }, asked).answer
       end
 
       # @return [Hash] for interface and command line
       def self.to_h = { id: self::ID, group: self::GROUP, name: self::NAME, sentence: self::SENTENCE, blanks: self::BLANKS.map(&:to_h) }
 
       # @param given [Hash{Symbol => Object, nil}] by blank its value
-      def initialize(given)
+      # @param written [Hash{Symbol => Object}] by blank what was written
+      def initialize(given, written = {})
         @given = given
+        @written = written
       end
 
       # @return [Answer]
@@ -35,6 +37,12 @@ module Ethoscope
       private
 
       attr_reader :given
+
+      # A note by the name that it was given: C♯2 is not answered with D♭2.
+      def note_in(blank)
+        said = @written[blank].to_s.strip
+        said.empty? ? Figures.note(given[blank]) : Figures.signs(said[0].upcase + said[1..])
+      end
 
       # The open blanks of which all but one must be filled; the name of the empty one.
       def empty_one(*names)

@@ -19,20 +19,22 @@ module Ethoscope
 
         answer = Answer.start("Nothing is rounded.")
                        .line("Notes", Figures.signs(chord.notes.join(" ")))
-                       .line("From middle C", pitches(chord.pitches(MIDDLE_C)))
-        answer = inversions(chord).each_with_index.reduce(answer) { |lines, (pitches, i)| lines.line("Inversion #{i + 1}", pitches(pitches), "over #{pitches(pitches.first(1))}") }
+                       .line("From middle C", words(chord.spelled_pitches(MIDDLE_C)), chord.bass ? "over #{Figures.signs(chord.bass)}" : "")
+        answer = inversions(chord).each_with_index.reduce(answer) { |lines, (notes, i)| lines.line("Inversion #{i + 1}", words(notes), "over #{words(notes.first(1))}") }
         rivals = Harmony::ChordNames.rivals(chord, given[:key])
         answer = answer.line("Also called", rivals.join(", ")) unless rivals.empty?
         answer.line("Degree in #{Figures.key(given[:key])}", chord.degree(given[:key]))
       end
 
-      # The lowest note goes up an octave, as often as there are others.
+      # The lowest note goes up an octave, as often as there are others; a bass that is written stands for itself.
       def inversions(chord)
-        pitches = chord.pitches(MIDDLE_C)
-        (1...[pitches.size, 4].min).map { |count| pitches.drop(count) + pitches.first(count).map { |pitch| pitch + (12 * (((pitches.last - pitch) / 12) + 1)) } }
+        notes = Harmony::ChordSymbol.new(root: chord.root, intervals: chord.intervals, bass: nil).spelled_pitches(MIDDLE_C)
+        (1...[notes.size, 4].min).map do |count|
+          notes.drop(count) + notes.first(count).map { |pitch, name| [pitch + (12 * (((notes.last.first - pitch) / 12) + 1)), name] }
+        end
       end
 
-      def pitches(pitches) = pitches.map { |pitch| Figures.note(pitch, given[:key]) }.join(" ")
+      def words(notes) = notes.map { |pitch, name| Figures.signs(Harmony::NoteName.named(pitch, name)) }.join(" ")
     end
   end
 end

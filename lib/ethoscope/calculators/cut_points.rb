@@ -21,9 +21,9 @@ module Ethoscope
         raise Errors::Unfit, "the highest note lies under the lowest" if high < low
 
         Answer.start("Frequencies to 0.1 Hz, above 1 kHz to 1 Hz.")
-              .line("Cut below", Figures.hertz(low / 2), "an octave under #{Figures.note(given[:lowest])}")
+              .line("Cut below", Figures.hertz(low / 2), "an octave under #{note_in(:lowest)}")
               .line("Close cut below", Figures.hertz(low * 0.84), "three semitones under it")
-              .line("Cut above, dark", Figures.hertz([high * 2, TOP].min), "an octave over #{Figures.note(given[:highest])}")
+              .line("Cut above, dark", Figures.hertz([high * 2, TOP].min), "an octave over #{note_in(:highest)}")
               .line("Cut above, natural", Figures.hertz([high * 8, TOP].min), "three octaves over it")
               .line("Fundamentals", "#{Figures.hertz(low)} to #{Figures.hertz(high)}")
       end

@@ -31,7 +31,7 @@ module Ethoscope
         hertz = self.class.hertz(exact, given[:a4])
         filled = given[:note] ? { hertz: Figures.plain(hertz, 2) } : { note: Figures.note(note) }
         Answer.start("Frequencies to 0.01 Hz, pitch to a cent.", filled)
-              .line("Note", Figures.note(note), "MIDI #{note}")
+              .line("Note", given[:note] ? note_in(:note) : Figures.note(note), "MIDI #{note}")
               .line("Frequency", "#{Figures.fixed(hertz, 2)} Hz")
               .line("Off the note", "#{Figures.signed((exact - note) * 100)} cents")
               .line("Octave below", Figures.hertz(hertz / 2)).line("Octave above", Figures.hertz(hertz * 2)).line("A period", Figures.ms(1 / hertz))

@@ -19,12 +19,15 @@ module Ethoscope
         octaves = [0, 12, 24].map { |down| given[:note] - down }.reject(&:negative?)
         carried = octaves.reverse.find { |pitch| NoteFrequency.hertz(pitch, given[:a4]) >= given[:floor] }
         answer = Answer.start("Frequencies to 0.1 Hz.")
-                       .line("Lowest that it carries", carried ? "#{Figures.note(carried)}, #{Figures.hertz(NoteFrequency.hertz(carried, given[:a4]))}" : "none")
+                       .line("Lowest that it carries", carried ? "#{named(carried)}, #{Figures.hertz(NoteFrequency.hertz(carried, given[:a4]))}" : "none")
         octaves.drop(1).reduce(answer) do |lines, pitch|
           hertz = NoteFrequency.hertz(pitch, given[:a4])
-          lines.line(Figures.note(pitch), Figures.hertz(hertz), hertz < given[:floor] ? "below what the system carries: it is felt nowhere, and takes headroom" : "carried")
+          lines.line(named(pitch), Figures.hertz(hertz), hertz < given[:floor] ? "below what the system carries: it is felt nowhere, and takes headroom" : "carried")
         end.warn(carried.nil? || carried == given[:note], "An octave lower this system carries nothing: keep the note where it is, or move the key up.")
       end
+
+      # Octaves under a note have its name.
+      def named(pitch) = note_in(:note).sub(/-?\d+\z/, ((pitch / 12) - 1).to_s).then { |name| pitch == given[:note] ? note_in(:note) : name }
     end
   end
 end

@@ -9,6 +9,7 @@ module Ethoscope
       # What of one analysis is looked at: all of it.
       ALL = 1_000_000
       DURATIONS = (0..2000)
+      TEMPI = (1..1000)
 
       # @param data [Hash] symbol keys
       # @return [Array<String>] a sentence for each place that does not fit
@@ -18,23 +19,20 @@ module Ethoscope
       end
 
       def self.sense(data)
-        times = data[:beats] + [data[:end]]
-        bars = data[:bars].flat_map { |bar| [bar[:start], bar[:end]] }
-        tempi = [data[:tempo][:bpm], *data[:tempo_map].map { |entry| entry[:bpm] }, *data[:parts].map { |part| part[:bpm] }].compact
-        [
-          !DURATIONS.cover?(data[:duration]) && "the duration is none",
-          data[:bars].empty? && "there are no bars",
-          !(ascending?(times) && ascending?(bars) && ascending?(data[:downbeats])) && "times go backwards",
-          !tempi.all? { |bpm| bpm.between?(1, 1000) } && "a tempo is none",
-          Rhythm::Meter::ALL.none? { |meter| meter.name == data[:meter] } && "the meter is unknown",
-          !named_keys(data).all? { |key| key[:tonic].match?(Harmony::PitchClass::NAME) && Harmony::Key::MODES.include?(key[:mode]) } && "a key is unknown",
-          !sections?(data) && "sections lie outside the song"
-        ].select { |sentence| sentence }
+        [["the duration is none", DURATIONS.cover?(data[:duration])], ["there are no bars", data[:bars].any?],
+         ["times go backwards", times(data).all? { |times| times.each_cons(2).all? { |one, next_one| one <= next_one } }],
+         ["a tempo is none", tempi(data).all? { |bpm| TEMPI.cover?(bpm) }],
+         ["the meter is unknown", Rhythm::Meter::ALL.any? { |meter| meter.name == data[:meter] }],
+         ["a key is unknown", named_keys(data).all? { |key| key[:tonic].match?(Harmony::PitchClass::NAME) && Harmony::Key::MODES.include?(key[:mode]) }],
+         ["sections lie outside the song", sections?(data)]].reject(&:last).map(&:first)
       end
       private_class_method :sense
 
-      def self.ascending?(times) = times.each_cons(2).all? { |one, next_one| one <= next_one }
-      private_class_method :ascending?
+      def self.times(data) = [data[:beats] + [data[:end]], data[:downbeats], data[:bars].flat_map { |bar| [bar[:start], bar[:end]] }]
+      private_class_method :times
+
+      def self.tempi(data) = [data[:tempo], *data[:tempo_map], *data[:parts]].filter_map { |part| part[:bpm] }
+      private_class_method :tempi
 
       def self.named_keys(data) = [data[:key], *data[:key]&.fetch(:rivals), *data[:key]&.fetch(:stretches)].compact
       private_class_method :named_keys

@@ -25,13 +25,16 @@ module Ethoscope
         lowest = symbol.lowest
         sounding = [*symbol.pitch_classes, lowest].uniq.sort
         found = SHAPES.product(sounding).filter_map do |(intervals, steps), root|
-          named(intervals, root, lowest, key) if [*steps.map { |step| (root + step) % 12 }, lowest].uniq.sort == sounding
+          named(intervals, root, symbol, key) if [*steps.map { |step| (root + step) % 12 }, lowest].uniq.sort == sounding
         end
         found.reject { |rival| rival.to_s == symbol.to_s }.uniq(&:to_s).first(MOST)
       end
 
-      def self.named(intervals, root, lowest, key)
-        ChordSymbol.new(root: key.spell(root), intervals:, bass: root == lowest ? nil : key.spell(lowest))
+      # Root and bass of the chord keep the names that they were given: C♯m over B is no D♭m over B.
+      def self.named(intervals, root, symbol, key)
+        given = [symbol.root, symbol.bass].compact.to_h { |name| [PitchClass.parse(name), name] }
+        name = ->(pitch_class) { given.fetch(pitch_class) { key.spell(pitch_class) } }
+        ChordSymbol.new(root: name.call(root), intervals:, bass: root == symbol.lowest ? nil : name.call(symbol.lowest))
       end
       private_class_method :named
     end

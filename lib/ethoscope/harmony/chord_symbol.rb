@@ -55,6 +55,15 @@ module Ethoscope
         intervals.map { |name| root_pitch + IntervalName.semitones(name) + (name.match?(HIGH) ? 12 : 0) }.sort
       end
 
+      # @param octave [Integer] the MIDI pitch of the C under the root
+      # @return [Array<Array(Integer, String)>] MIDI pitches from the lowest with their names, spelled by thirds, over the bass that is written
+      def spelled_pitches(octave)
+        names = notes.to_h { |name| [PitchClass.parse(name), name] }
+        over = pitches(octave)
+        under = bass && PitchClass.parse(bass) != PitchClass.parse(root) ? [over.first - ((over.first - PitchClass.parse(bass)) % 12)] : []
+        (under + over).map { |pitch| [pitch, names.fetch(pitch % 12)] }
+      end
+
       # @return [Array<String>] note names, root first, spelled by thirds; a foreign bass comes last
       def notes
         return [] if none?

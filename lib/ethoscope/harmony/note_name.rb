@@ -19,8 +19,12 @@ module Ethoscope
       # @param pitch [Integer] MIDI pitch
       # @param key [Key] for the spelling
       # @return [String]
-      def self.of(pitch, key)
-        name = key.spell(pitch % 12)
+      def self.of(pitch, key) = named(pitch, key.spell(pitch % 12))
+
+      # @param pitch [Integer] MIDI pitch
+      # @param name [String] what its pitch class is called
+      # @return [String]
+      def self.named(pitch, name)
         natural = pitch - name.count("#") + name.count("b")
         "#{name}#{(natural / 12) - 1}"
       end

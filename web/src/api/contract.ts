@@ -991,6 +991,8 @@ export interface Reading {
   state: ReadingState;
   /** Where it is said. */
   link: string;
+  /** Why it was decided so. */
+  reason: string;
   created_at: string;
   /** s */
   starts_at: number | null;

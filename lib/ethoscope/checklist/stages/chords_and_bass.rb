@@ -9,6 +9,10 @@ module Ethoscope
         CLAIMS = %w[harmony.chords harmony.voicings harmony.degrees harmony.loop layers.presence lines.notes lines.register].freeze
         SURE = 0.75
         FALLBACK = "Keep the bass and the top note; leave inner notes out."
+        # What a line gives way to when it can't be placed.
+        FALLBACKS = { "bass" => "Play the roots in that octave.", "lead" => "Play its first note of each bar in that octave, and its rhythm.",
+                      "counter-melody" => "Leave it out where the lead moves." }.freeze
+        OTHER_FALLBACK = "Play the chord's top note in that octave, in its rhythm."
         # Time boxes: for a page of notes, and for each chord that is another.
         MINUTES = 8
         MINUTES_A_CHORD = 2
@@ -99,7 +103,7 @@ module Ethoscope
           item("#{name.capitalize} #{Wording.where(targets.map(&:place), brief.bars)}", [*targets, *presence], tolerance: targets.first.tolerance_words,
             target: "#{targets.first.words}, #{pitches.minmax.uniq.map { |pitch| brief.wording.note(pitch) }.join(" to ")}", minutes: MINUTES + bars,
             steps: written(targets, bars),
-            fallback: "Play the roots in that octave.", about: "layer:#{name}")
+            fallback: FALLBACKS.fetch(role, OTHER_FALLBACK), about: "layer:#{name}")
         end
 
         def written(targets, bars)
