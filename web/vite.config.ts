@@ -8,12 +8,17 @@ export default defineConfig({
     outDir: "../public",
     emptyOutDir: true,
     assetsInlineLimit: 0,
-    chunkSizeWarningLimit: 900,
     rollupOptions: {
       // The graphs of playback are an entry of their own, under a fixed name, so that tests can measure them.
       input: { index: "index.html", listening: "src/listening.ts" },
       preserveEntrySignatures: "exports-only",
-      output: { entryFileNames: ({ name }) => (name === "listening" ? "assets/[name].js" : "assets/[name]-[hash].js") },
+      output: {
+        // What never changes between two builds of this application is kept by the browser.
+        advancedChunks: {
+          groups: [{ name: "react", test: /node_modules\/(react|react-dom|react-router|scheduler)\// }],
+        },
+        entryFileNames: ({ name }) => (name === "listening" ? "assets/[name].js" : "assets/[name]-[hash].js"),
+      },
     },
   },
   server: { proxy: { "/api": "http://127.0.0.1:4567" } },

@@ -22,6 +22,9 @@ module Api
         wanted.slice(*needed, *allowed)
       end
 
+      # An edit of the count gives one aspect with its value, or several.
+      def each_aspect(changed) = changed.first.is_a?(Array) ? changed : [changed]
+
       def noted(reference, label, attributes)
         edit(reference, label, 201) { |readings| readings.note(reference[:id], { source: "heard" }.merge(attributes)) }
       end
@@ -91,9 +94,11 @@ module Api
       reference = reference_of(id)
       wanted = input(Schemas::CountEdit)
       current = library.readings.current(reference[:id])
-      aspect, value = Ethoscope::Sheet::CountEdits.new(sheet_of(reference).analysis.to_h, current).public_send(wanted[:action], **arguments(wanted, Schemas::COUNT_FIELDS))
-      edit(reference, Schemas::COUNT_LABELS.fetch(wanted[:action]), 201) do |readings|
-        readings.correct(current.fetch(aspect)[:id], value:, source: "heard", note: Schemas::COUNT_LABELS.fetch(wanted[:action]))
+      edits = Ethoscope::Sheet::CountEdits.new(sheet_of(reference).analysis.to_h, current)
+      changed = edits.public_send(wanted[:action], **arguments(wanted, Schemas::COUNT_FIELDS))
+      label = Schemas::COUNT_LABELS.fetch(wanted[:action])
+      edit(reference, label, 201) do |readings|
+        each_aspect(changed).map { |aspect, value| readings.correct(current.fetch(aspect)[:id], value:, source: "heard", note: label) }.first
       end
     end
 

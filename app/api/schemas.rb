@@ -97,7 +97,7 @@ module Api
                      "repeat" => [%i[bar bars to_bar last_bar], []], "decide" => [%i[bar state], %i[beat]], "clear" => [%i[bar], %i[beat]] }.freeze
     SECTION_FIELDS = { "split" => [%i[index bar], %i[label]], "move" => [%i[index bar], []], "merge" => [%i[index], []], "rename" => [%i[index change], []],
                        "snap" => [%i[index], []], "mark" => [%i[index state], []] }.freeze
-    COUNT_FIELDS = { "downbeat" => [%i[beats], []], "pickup" => [%i[beats], []], "tempo_change" => [%i[bar bpm], []], "even" => [%i[bar], []],
+    COUNT_FIELDS = { "count" => [%i[bpm meter], []], "downbeat" => [%i[beats], []], "pickup" => [%i[beats], []], "tempo_change" => [%i[bar bpm], []], "even" => [%i[bar], []],
                      "ramp" => [%i[bar to_bar bpm to], []], "steady" => [[], []], "bar_line" => [%i[at], []], "no_bar_lines" => [[], []],
                      "times" => [%i[factor], []], "modulation" => [%i[bar tonic mode], []], "one_key" => [[], []] }.freeze
 
@@ -113,7 +113,7 @@ module Api
       end
     end
 
-    COUNT_LABELS = { "downbeat" => "Move the first beat", "pickup" => "Mark a pickup", "tempo_change" => "Mark a change of tempo", "even" => "Make beats even",
+    COUNT_LABELS = { "count" => "Take another tempo and meter", "downbeat" => "Move the first beat", "pickup" => "Mark a pickup", "tempo_change" => "Mark a change of tempo", "even" => "Make beats even",
                      "ramp" => "Mark a tempo that moves", "steady" => "One even tempo", "bar_line" => "Set a bar line", "no_bar_lines" => "Take back bar lines",
                      "modulation" => "Mark a change of key", "one_key" => "Take back changes of key", "times" => "Count in another unit" }.freeze
 
@@ -123,6 +123,7 @@ module Api
       optional(:beats).filled(:float, included_in?: -8..12)
       optional(:to_bar).filled(:integer, included_in?: 1..4000)
       optional(:bpm).filled(:float, included_in?: 20..400)
+      optional(:meter).filled(:string, included_in?: Ethoscope::Rhythm::Meter::ALL.map(&:name))
       optional(:to).filled(:float, included_in?: 20..400)
       optional(:at).filled(:float, included_in?: 0..2000)
       optional(:factor).filled(:float, included_in?: [0.5, 2.0])

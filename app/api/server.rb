@@ -6,6 +6,8 @@ module Api
   # The whole application as one Rack app over one data directory.
   module Server
     ROUTES = [Studies, Profiles, References, Sources, Assemblies, Decisions, Markup, Entries, Sounds, Tools, Reckoning, House, Checklists, Attempts].freeze
+    # Of the front end's files those that are sent packed; fonts and sounds are packed already.
+    PACKED = %w[text/html text/css text/javascript application/javascript image/svg+xml].freeze
     # Answers that are kept ready.
     PAGES = 16
 
@@ -23,7 +25,7 @@ module Api
           rest.each { |routes| use routes }
           run first
         end
-        run pages
+        run Rack::Deflater.new(pages, include: PACKED)
       end.to_app
     end
 

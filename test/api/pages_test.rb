@@ -19,6 +19,17 @@ class PagesTest < Ethoscope::TestCase
     end
   end
 
+  def test_scripts_are_small_and_sent_packed_and_a_page_has_its_own
+    first = fetch("/").body[/src="([^"]+)"/, 1]
+    whole = fetch(first).body.bytesize
+    get(first, {}, "HTTP_HOST" => "127.0.0.1", "HTTP_ACCEPT_ENCODING" => "gzip")
+
+    assert_equal "gzip", last_response["content-encoding"]
+    assert_operator last_response.body.bytesize, :<, whole / 2
+    assert(Dir.glob(File.join(PUBLIC, "assets", "*.js")).all? { |path| File.size(path) < 300_000 })
+    assert_operator Dir.glob(File.join(PUBLIC, "assets", "*Screen-*.js")).size, :>, 15
+  end
+
   def test_no_style_fetches_anything_from_elsewhere
     styles = Dir.glob(File.join(PUBLIC, "assets", "*.css"))
 

@@ -62,7 +62,7 @@ class AsMineTest < BrowserCase
     click_button "Take this key"
 
     assert_text "Switch to as theirs"
-    within("[aria-label=Decide]") { click_button "This one is right" }
+    within("[aria-label=Decide]") { click_button w(:confirm) }
 
     assert_selector "[aria-label=Readings] button", text: "confirmed"
   end
@@ -75,7 +75,7 @@ class AsMineTest < BrowserCase
       fill_in "Tempo of the new track, if known", with: bpm
       select tonic, from: "Key of the new track, if known"
       select mode, from: "Mode"
-      click_button "Keep it so"
+      click_button w(:save)
     end
     within("nav") { click_button "as mine" }
 
@@ -126,7 +126,7 @@ class AsMineTest < BrowserCase
 
   def files_follow
     visit sheet_of(@reference)
-    click_button "Hand over"
+    click_button w(:export)
 
     assert_selector "[role=menu]", text: "As mine: in the tempo and key of the new track."
     links = all("[role=menu] a").map { |link| link[:href] }

@@ -195,7 +195,7 @@ class AttemptsBrowserTest < BrowserCase
   def test_what_is_taken_away_comes_back_and_a_stranger_is_told
     file = known(Fixture.analysis)
     drop(file, "Attempt 1")
-    click_button "Take it away"
+    click_button w(:delete)
 
     assert_text "Attempt 1 was taken away."
     click_button "Undo"

@@ -186,7 +186,7 @@ class EditingTest < BrowserCase
   def test_the_engine_measures_again_and_what_was_said_stays
     press "1", "e"
     fill_in "BPM", with: "50"
-    click_button "Put it in its place"
+    click_button w(:save_correction)
 
     assert_text "8 bars", wait: 60
     press "/"

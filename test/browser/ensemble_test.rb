@@ -147,11 +147,11 @@ class EnsembleBrowserTest < BrowserCase
 
     assert_text "pieces of the kit struck, by beat"
     assert_text(/Find the last 4 beats before the section/)
-    click_button "This one is right", match: :first
+    click_button w(:confirm), match: :first
 
     assert_text "confirmed"
     find("[data-testid=sheet] button[aria-label*='A narrow section']", match: :first).click
-    click_button "Refute", match: :first
+    click_button w(:wrong), match: :first
 
     assert_text "refuted"
     press "t"

@@ -39,11 +39,11 @@ class HouseTest < BrowserCase
     click_button "Edit"
     within("[role=dialog]") do
       fill_in "Title", with: "New"
-      click_button "Keep it so"
+      click_button w(:save)
     end
 
     assert_selector "h1", text: "New"
-    click_button "Throw away"
+    click_button w(:delete)
 
     assert_link "Start the first study"
     find("summary", text: "Thrown away: 1").click
@@ -62,11 +62,11 @@ class HouseTest < BrowserCase
     assert_equal(%w[Second First], library.references.of_study(study[:id]).map { |row| row[:title] }) if has_selector?("tbody tr:first-child", text: "Second")
     choose_for("Second", "Rename")
     fill_in "Title", with: "Renamed"
-    click_button "Keep it"
+    click_button w(:cancel)
 
     assert_link "Renamed"
     choose_for("Renamed", "Copy to “There”")
-    choose_for("First", "Throw away")
+    choose_for("First", w(:delete))
 
     assert_no_link "First"
     find("summary", text: "Thrown away: 1").click

@@ -112,13 +112,13 @@ class KeyboardTest < BrowserCase
   def work_at_the_list
     press "j"
 
-    assert_text "How near did it come?"
+    assert_text w(:how_close)
     press "j", "k", %i[shift down]
 
     assert_button "Undo", disabled: false
     press [:control, "z"], :escape
 
-    assert_no_text "How near did it come?"
+    assert_no_text w(:how_close)
   end
 
   def take_away

@@ -38,7 +38,7 @@ class ProfileJourneyTest < BrowserCase
     other = new_study(title: "Beside it")
     %w[C F].each { |tonic| analysed(other, "In #{tonic}", Fixture.varied(key: Fixture.key(tonic, "major"), tempo: Fixture.tempo(120.0))) }
     visit "/studies/#{study[:id]}/profile"
-    click_link "Lay beside"
+    click_link w(:compare_studies)
 
     assert_selector "th", text: "Beside it, 2 songs"
     assert_selector "tr", text: /At 72.0 BPM.*3 of 4.*0 of 2/m

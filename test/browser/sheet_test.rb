@@ -18,7 +18,7 @@ class SheetTest < BrowserCase
 
     within("[aria-label=Evidence]") do
       assert_selector "h2", text: "A minor"
-      assert_text "Rivals"
+      assert_text w(:alternatives)
       assert_text "History"
     end
     press "c"
@@ -35,12 +35,12 @@ class SheetTest < BrowserCase
     fill_in "BPM", with: "50"
     select "told", from: "How you know"
     fill_in "Note", with: "by the drummer"
-    click_button "Put it in its place"
+    click_button w(:save_correction)
 
     within("[aria-label=Readings]") { assert_text "50.00 BPM" }
     within("[aria-label=Evidence]") { assert_text "by the drummer" }
     assert_link(text: "50.00")
-    click_button "Refute"
+    click_button w(:wrong)
 
     within("[aria-label=Readings]") { assert_text(/100\.\d\d BPM/) }
   end
@@ -49,7 +49,7 @@ class SheetTest < BrowserCase
     expect_log(/422/)
     press "1", "e"
     fill_in "BPM", with: "4"
-    click_button "Put it in its place"
+    click_button w(:save_correction)
 
     assert_text "BPM must be between 20 and 400."
   end
@@ -78,7 +78,7 @@ class SheetTest < BrowserCase
     page.driver.browser.action.move_to(canvas.native, 0, 0).click_and_hold.move_by((box.width / 4).round, 0).release.perform
 
     assert_text(/Plays in (8|9) of 16 bars\./)
-    click_button "Remove the layer"
+    click_button w(:delete)
 
     assert_no_selector "[aria-label^='melodica, heard']"
   end
@@ -92,7 +92,7 @@ class SheetTest < BrowserCase
 
     assert_button "snare thrown into echo, bars 7–8"
     within("[aria-label=Evidence]") { assert_text "heard by you" }
-    click_button "Remove the note"
+    click_button w(:delete)
 
     assert_no_button "snare thrown into echo, bars 7–8"
   end
@@ -131,7 +131,7 @@ class SheetTest < BrowserCase
   end
 
   def test_what_can_be_handed_over
-    click_button "Hand over"
+    click_button w(:export)
     links = all("a[role=menuitem]").map { |item| URI(item[:href]).path }
 
     assert_equal Ethoscope::Export::Formats.of(:song).size, links.size

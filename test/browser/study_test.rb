@@ -57,7 +57,7 @@ class StudyTest < BrowserCase
     attach_file "Sound files", SoundFile.write(silent, File.join(folder, "silent.wav")), visible: :all
 
     assert_text "The recording is silent.", wait: 30
-    assert_button "Try again"
+    assert_button w(:try_again)
     click_button "Remove"
 
     assert_text "Drop a recording here"
@@ -86,7 +86,7 @@ class StudyTest < BrowserCase
 
     assert_text(/1 close/)
     assert_selector "button", text: "Loudness · close note", normalize_ws: true
-    click_button "Leave it out"
+    click_button w(:skip)
 
     assert_text(/1 left out/)
     assert_no_text(/1 close/)
@@ -174,14 +174,14 @@ class StudyTest < BrowserCase
   def test_a_study_is_deleted_for_good_only_after_asking
     study = new_study(title: "Old")
     visit "/studies/#{study[:id]}"
-    click_button "Throw away"
+    click_button w(:delete)
     find("summary", text: "Thrown away: 1").click
     click_button "Delete Old for good"
-    click_button "Keep it"
+    click_button w(:cancel)
 
     assert_button "Bring back Old"
     click_button "Delete Old for good"
-    click_button "Delete for good"
+    click_button w(:delete_for_good)
 
     assert_no_text "Thrown away"
   end

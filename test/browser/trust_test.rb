@@ -72,7 +72,7 @@ class TrustBrowserTest < BrowserCase
       click_link "What can be done"
 
       assert_text "“Other” can't be shown as it stands"
-      click_button "Measure anew"
+      click_button w(:analyse_again)
 
       assert_selector "[data-testid=sheet]", wait: PATIENT
       assert_selector "h1", text: "Other"

@@ -77,7 +77,7 @@ class WorkbenchTest < BrowserCase
 
   def resolve_a_contradiction
     press "3"
-    click_button "Add what another source says"
+    click_button w(:add_source)
     select "A♭", from: "Key"
     within("form") { select "major", from: "Mode" }
     select "told", from: "How you know"
@@ -87,7 +87,7 @@ class WorkbenchTest < BrowserCase
     assert_button "1 to settle"
     within("[aria-label=Readings]") { assert_text "F minor" }
     press "q"
-    within(find("li", text: "the organist")) { click_button "Holds" }
+    within(find("li", text: "the organist")) { click_button w(:confirm) }
 
     assert_text "Nothing contradicts"
     within("[aria-label=Readings]") { assert_text "A♭ major" }

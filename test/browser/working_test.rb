@@ -66,7 +66,7 @@ class WorkingJourneyTest < BrowserCase
   def edit_and_reorder
     open_item "Loudness"
     find("summary", text: "In your own words").click
-    fill_in "How nearly", with: "±2 LU"
+    fill_in w(:tolerance), with: "±2 LU"
     click_button "Keep these words"
 
     assert_selector "td", text: "±2 LU"
@@ -105,7 +105,7 @@ class WorkingJourneyTest < BrowserCase
     visit current_path
     open_item "Kick throughout"
 
-    within("[role=alertdialog]") { assert_text "The box has ended. What is to become of it?" }
+    within("[role=alertdialog]") { assert_text w(:time_up) }
   end
 
   def substitute_and_undo

@@ -15,13 +15,13 @@ class ReadingsTest < Ethoscope::TestCase
     reading = read(Fixture.varied(key:))["key"]
 
     assert_equal "A minor, or C major", reading.statement
-    assert_equal "2 to 1", reading.note
+    assert_equal "next C major, 30 %", reading.note
   end
 
   def test_a_distant_rival_is_not
     key = Fixture.key("Bb", "minor").merge(confidence: 0.9, rivals: [{ tonic: "Db", mode: "major", odds: 0.05 }], stretches: [])
 
-    assert_equal "B♭ minor, well clear of rivals", read(Fixture.varied(key:))["key"].statement
+    assert_equal "B♭ minor, well clear of alternatives", read(Fixture.varied(key:))["key"].statement
   end
 
   def test_a_change_of_key_is_in_the_statement
@@ -50,12 +50,24 @@ class ReadingsTest < Ethoscope::TestCase
   end
 
   def test_what_was_not_found_is_said_without_confidence
-    readings = read(Fixture.varied(key: nil, loop: nil, tempo: { bpm: nil, constant: false, confidence: 0.0, candidates: [] },
+    readings = read(Fixture.varied(key: nil, loop: nil, loops: [], tempo: { bpm: nil, constant: false, confidence: 0.0, candidates: [] },
       loudness: { integrated: nil, peak_db: -60.0 }))
 
     assert_equal ["No steady pulse found", "No key found", "No loop found", "Too quiet to gate"],
       readings.values_at("tempo", "key", "loop", "loudness").map(&:statement)
     assert(readings.values_at("tempo", "key", "loop").all? { |reading| reading.confidence.zero? })
+  end
+
+  def test_a_song_without_a_loop_of_its_own_says_which_parts_have_one
+    loops = [{ letters: %w[B A], bars: 4, degrees: %w[i VI], symbols: %w[Am F], starts: [1], confidence: 0.7 }]
+
+    assert_equal ["No loop for the whole song; parts A, B have their own", 0.7], read(Fixture.varied(loop: nil, loops:))["loop"].then { |loop| [loop.statement, loop.confidence] }
+  end
+
+  def test_a_key_that_stays_is_no_change
+    stretches = [["A", 1, 8], ["A", 9, 16]].map { |tonic, first_bar, last_bar| { tonic:, mode: "minor", first_bar:, last_bar:, confidence: 0.9 } }
+
+    refute_match(/then/, read(Fixture.varied(key: Fixture.key("A", "minor").merge(stretches:)))["key"].statement)
   end
 
   def test_tuning_is_told_in_cents_with_its_direction

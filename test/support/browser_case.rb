@@ -37,6 +37,11 @@ class BrowserCase < Ethoscope::TestCase
     super
   end
 
+  WORDS = JSON.parse(File.read(File.expand_path("../../web/src/words/words.json", __dir__)))
+
+  # What a button, a head or a field is called, by its id: words may change without a test.
+  def w(id) = WORDS.fetch(id.to_s.gsub(/_(\w)/) { Regexp.last_match(1).upcase })
+
   # Answers that a test provokes are logged by the browser; they are no fault.
   def expect_log(pattern) = @expected_errors = pattern
 

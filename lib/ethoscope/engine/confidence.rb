@@ -32,6 +32,17 @@ module Ethoscope
         held = odds.clamp(BOUNDS)
         (1 / (1 + Math.exp(-(offset + (slope * Math.log(held / (1 - held))))))).clamp(BOUNDS).round(3)
       end
+
+      # Alternatives to a statement that is so sure: where their odds and its own come to more than one, they share what it leaves.
+      #
+      # @param confidence [Float]
+      # @param others [Array<Value>] with odds
+      # @return [Array<Value>] the same with odds that fit
+      def beside(confidence, others)
+        sum = others.sum(&:odds)
+        share = sum.positive? ? [1.0, (1 - confidence) / sum].min : 1.0
+        others.map { |one| one.class.new(**one.to_h, odds: (one.odds * share).floor(3)) }
+      end
     end
   end
 end

@@ -10,6 +10,10 @@ module Ethoscope
     class KeyStage
       # Bass counts this much beside treble in the note balance.
       BASS_SHARE = 0.5
+      # Half beats are taken for chordless by this much on average where nothing pitched sounds.
+      CHORDLESS = 0.5
+      # Under a key less sure than that no change of it is told.
+      SURE = 0.5
       # Nobody is ever certain, a person neither.
       TOLD_CONFIDENCE = 0.99
       # Where no chord sounds notes are spelled as in this key.
@@ -24,7 +28,7 @@ module Ethoscope
         @grid = count.grid
         @sections = sections
         @corrections = corrections
-        @silent = spans.all? { |span| span.chord.none? }
+        @silent = spans.all? { |span| span.chord.none? } && !pitched?
       end
 
       # @return [Keys]
@@ -36,6 +40,12 @@ module Ethoscope
 
       private
 
+      # Notes may be clear where no chord is: then there is a key, however unsure.
+      def pitched?
+        belief = @hearing.recognizer.belief
+        belief[true, -1].mean < CHORDLESS
+      end
+
       def finder
         @finder ||= begin
           recognizer = @hearing.recognizer
@@ -45,6 +55,7 @@ module Ethoscope
 
       def stretches(key)
         return told_stretches(key) if @silent || @corrections.key
+        return [] if finder.confidence < SURE
 
         finder.stretches(@sections.map { |section| @grid.half_beats_of(section) }, @sections.map(&:bar_range))
       end

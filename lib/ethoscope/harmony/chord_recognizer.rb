@@ -40,13 +40,23 @@ module Ethoscope
       # @param recurrence [Recurrence, nil] which bars sound like each other
       # @return [Array<Span>] chords in order, without gaps
       def spans(recurrence = nil)
-        likelihood = recurrence ? recurrence.spread(@likelihood) : @likelihood
-        path = best_path(likelihood * BELIEF)
+        likelihood, sounding = [@likelihood, sounding_likelihood].map { |table| recurrence ? recurrence.spread(table) : table }
+        path = best_path(weighed(likelihood, sounding) * BELIEF)
         belief = Numo::NMath.exp(likelihood)
         path.each_index.slice_when { |a, b| path[a] != path[b] }.map { |run| span(run, path[run.first], belief) }
       end
 
       private
+
+      # That no chord sounds is one state, and chords are many among which belief is spread. It is held against all of them together: where something
+      # sounds whose name is unsure, it is a chord of an unsure name, not none.
+      def weighed(likelihood, sounding)
+        best = likelihood[true, 0...-1].max(axis: 1)
+        likelihood.dup.tap { |out| out[true, -1] += best - sounding[true, 0] }
+      end
+
+      # Shape [half beats, 1]: that any chord sounds.
+      def sounding_likelihood = Numo::NMath.log(@belief[true, 0...-1].sum(axis: 1).expand_dims(1) + 1e-9)
 
       # Chords with the same root and third are one statement with other sevenths.
       def kind(chord) = chord.none? ? [] : [chord.root, Chord::QUALITIES.fetch(chord.quality) & [3, 4]]

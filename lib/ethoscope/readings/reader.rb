@@ -41,7 +41,7 @@ module Ethoscope
 
         rivals = tempo[:candidates].drop(1).map { |rival| { label: format("%.2f BPM", rival[:bpm]), odds: rival[:odds] } }
         first = rivals.first
-        note = first ? "or #{first[:label].delete_suffix(" BPM")}" : "no rival"
+        note = first ? "or #{first[:label].delete_suffix(" BPM")}" : "no alternative"
         reading("tempo", { bpm: tempo[:bpm], parts: @data[:parts].map { |part| part[:bpm] } }.reject { |_, value| value == [] }, tempo_statement,
           note:, confidence: tempo[:confidence], rivals:, why: tempo_why)
       end
@@ -94,15 +94,16 @@ module Ethoscope
         name = Words.signs("#{key[:tonic]} #{key[:mode]}")
         rivals = key[:rivals].map { |rival| { label: Words.signs("#{rival[:tonic]} #{rival[:mode]}"), odds: rival[:odds] } }
         first = rivals.first
-        reading("key", key.slice(:tonic, :mode), key_statement(key, name, first), note: Words.odds(key[:confidence], first[:odds]), confidence: key[:confidence],
+        reading("key", key.slice(:tonic, :mode), key_statement(key, name, first), note: "next #{first[:label]}, #{(first[:odds] * 100).round} %", confidence: key[:confidence],
           rivals:, why: key_why(name))
       end
 
       def key_statement(key, name, rival)
-        lift = key[:stretches].drop(1).first
-        return "#{name}, then #{Words.signs("#{lift[:tonic]} #{lift[:mode]}")} from bar #{lift[:first_bar]}" if lift
+        names = key[:stretches].map { |stretch| [Words.signs("#{stretch[:tonic]} #{stretch[:mode]}"), stretch[:first_bar]] }
+        later = names.drop(1).find { |other, _| other != names.first.first }
+        return "#{names.first.first}, then #{later.first} from bar #{later.last}" if later
 
-        rival[:odds] >= CLOSE_RIVAL ? "#{name}, or #{rival[:label]}" : "#{name}, well clear of rivals"
+        rival[:odds] >= CLOSE_RIVAL ? "#{name}, or #{rival[:label]}" : "#{name}, well clear of alternatives"
       end
 
       def key_why(name)
@@ -134,16 +135,25 @@ module Ethoscope
 
       def loop_reading
         loop = @data[:loop]
-        unless loop
-          return reading("loop", nil, "No loop found",
-            why: "No run of up to twelve bars comes back with the same chords.")
-        end
+        return no_loop unless loop
 
         length = "#{Words.number(loop[:bars])} #{loop[:bars] == 1 ? "bar" : "bars"}"
         doubt = loop[:confidence] < DOUBT ? "Perhaps " : ""
         reading("loop", loop.slice(:bars, :degrees), "#{doubt}#{loop[:degrees].first(6).join(" ")}, #{length}, #{Words.times(loop[:starts].size)}",
           note: "first at bar #{loop[:starts].first}", confidence: loop[:confidence],
           why: "Returns at bars #{loop[:starts].first(12).join(", ")}: #{loop[:symbols].join(" ")}.")
+      end
+
+      # Sections may have loops of their own though the song has none.
+      def no_loop
+        own = @data[:loops]
+        if own.empty?
+          return reading("loop", nil, "No loop found", why: "No run of up to twelve bars comes back with the same chords.")
+        end
+
+        letters = own.flat_map { |loop| loop[:letters] }.uniq.sort
+        reading("loop", nil, "No loop for the whole song; #{letters.size == 1 ? "part" : "parts"} #{letters.join(", ")} #{letters.size == 1 ? "has" : "have"} #{letters.size == 1 ? "one" : "their own"}",
+          confidence: own.map { |loop| loop[:confidence] }.max, why: "Chords repeat within parts, but no run of bars comes back through the song.")
       end
 
       def form

@@ -6,8 +6,8 @@ module Ethoscope
     TempoCandidate = Value.of(:bpm, :odds, :relation, :reason)
     # A meter with its odds.
     MeterCandidate = Value.of(:name, :odds)
-    # All that the rhythm stage says; pulse is [bpm, strength] along the tempo axis.
-    Result = Value.of(:bpm, :constant, :confidence, :candidates, :meters, :grid, :grid_confidence, :swing, :pulse)
+    # All that the rhythm stage says; pulse is [bpm, strength] along the tempo axis; counts are tempo and meter as pairs, bar_lines where else bar 1 could be.
+    Result = Value.of(:bpm, :constant, :confidence, :candidates, :meters, :counts, :bar_lines, :grid, :grid_confidence, :swing, :pulse)
 
     # Knows what a person's change of tempo does to it.
     class Result
@@ -29,6 +29,10 @@ module Ethoscope
     class BeatFinder
       RELATIONS = { 0.5 => "half", 2.0 => "double", 3.0 => "triple", 1.0 / 3 => "a third", 1.5 => "three to two", 2.0 / 3 => "two to three",
                     1.0 => "chosen" }.freeze
+      # Of what a person says nobody doubts, but for a slip.
+      TOLD_CONFIDENCE = 0.99
+      # Tempi that stand so to the one heard keep its meter.
+      SAME_METER = [1.0, 0.5, 2.0].freeze
       # Odds below this are not worth showing.
       WORTH_NAMING = 0.005
       # Rates at which the pulse is shown, in BPM.
@@ -62,8 +66,8 @@ module Ethoscope
       def listen
         @clock = TimeWarp.new(@onset, @pulse.period)
         evidence = PulseEvidence.new(@onset, @clues, @clock, @pulse.period)
-        weighed = BarModel.shipped.weigh(HypothesisFeatures.new(evidence, @pulse, meters: Meter::HEARD | [@corrections.meter].compact).hypotheses)
-        weighed = BarModel.shipped.weigh(of_meter(weighed)) if @corrections.meter
+        @weighed = BarModel.shipped.weigh(HypothesisFeatures.new(evidence, @pulse, meters: Meter::HEARD | [@corrections.meter].compact).hypotheses)
+        weighed = @corrections.meter ? BarModel.shipped.weigh(of_meter(@weighed)) : @weighed
         weighed.empty? ? nil : build(weighed.first, weighed)
       end
 
@@ -84,42 +88,61 @@ module Ethoscope
         @best = best.hypothesis
         grid = layout.grid(period: @best.period, meter: @best.meter, line: line(@best)) or return nil
         candidates = tempo_candidates(weighed, tempo(grid))
+        others = CountAlternatives.new(@weighed, @best, candidates.first.bpm)
         Result.new(bpm: candidates.first.bpm, constant: @clock.constant, confidence: candidates.first.odds * @pulse.clarity, candidates:,
-          meters: meter_candidates(weighed), grid:, grid_confidence: (best.odds * @pulse.clarity).round(3), swing: Swing.measure(@onset, grid), pulse: pulse_curve)
+          meters: meter_candidates(weighed), counts: others.pairs, bar_lines: others.bar_lines, grid:, grid_confidence: (best.odds * @pulse.clarity).round(3), swing: Swing.measure(@onset, grid), pulse: pulse_curve)
       end
 
       # The beats heard, so many times as fast as a person says, wherever the playing goes.
       def followed(heard)
         ratio = [*ToldTempo::RELATED, 1.5, 2.0 / 3].find { |times| ((@corrections.bpm / heard.bpm / times) - 1).abs < ToldTempo::NEAR } || (@corrections.bpm / heard.bpm)
         period = @best.period / ratio
-        grid = layout.grid(period:, meter: heard.grid.meter, line: line(@best)) or return heard
+        grid = layout.grid(period:, meter: meter_at(ratio, period, heard), line: line(@best)) or return heard
         as_told(heard, tempo(grid), grid, constant: heard.constant)
       end
 
       # Even beats of exactly the tempo that a person says.
       def told(heard)
-        meter = @corrections.meter || heard&.grid&.meter || Meter.named("4/4")
         tempo = ToldTempo.new(@corrections.bpm, line: @corrections.first_downbeat, heard:)
+        meter = meter_at(heard && (@corrections.bpm / heard.bpm), tempo.period, heard)
         line = tempo.line { steady_line(tempo.period, meter) }
         grid = layout(SteadyClock).grid(period: tempo.period, meter:, line:) or return heard
         as_told(heard, @corrections.bpm, grid, constant: true)
       end
 
+      # The meter that a person said, the one heard, or, where the tempo stands to the one heard as three to two, the one that fits that tempo best.
+      def meter_at(ratio, period, heard)
+        return @corrections.meter if @corrections.meter
+        return heard.grid.meter if heard && SAME_METER.any? { |times| ((ratio / times) - 1).abs < ToldTempo::NEAR }
+
+        at_period(period, Meter::HEARD).first&.hypothesis&.meter || heard&.grid&.meter || Meter.named("4/4")
+      end
+
       # Where bars of a tempo that is not the one heard fall best.
-      def steady_line(period, meter)
+      def steady_line(period, meter) = at_period(period, [meter]).first&.hypothesis&.first_downbeat || @sounding.begin
+
+      def at_period(period, meters)
         evidence = PulseEvidence.new(@onset, @clues, SteadyClock, period)
-        weighed = BarModel.shipped.weigh(HypothesisFeatures.new(evidence, @pulse, periods: [period], meters: [meter]).hypotheses)
-        weighed.first&.hypothesis&.first_downbeat || @sounding.begin
+        BarModel.shipped.weigh(HypothesisFeatures.new(evidence, @pulse, periods: [period], meters:).hypotheses)
       end
 
       # What was heard as another tempo is a rival of what a person says.
       def as_told(heard, bpm, grid, constant:)
         rivals = (heard&.candidates || []).map { |one| TempoCandidate.new(**one.to_h, relation: relation(one.bpm / bpm)) }.reject { |one| one.relation == "chosen" }
         same = (heard&.candidates || []).find { |one| relation(one.bpm / bpm) == "chosen" }
-        meters = heard&.meters || [MeterCandidate.new(name: grid.meter.name, odds: 1.0)]
-        Result.new(bpm: bpm.round(2), constant:, confidence: same ? same.odds * @pulse.clarity : 0.0, meters:,
-          candidates: [TempoCandidate.new(bpm: bpm.round(2), odds: same&.odds || 0.0, relation: "chosen", reason: "as you say"), *rivals],
+        counts = (heard&.counts || []).map { |one| CountAlternative.new(**one.to_h, relation: relation(one.bpm / bpm)) }
+        Result.new(bpm: bpm.round(2), constant:, confidence: TOLD_CONFIDENCE, meters: told_meters(heard, grid.meter), bar_lines: same ? heard.bar_lines : [],
+          candidates: [TempoCandidate.new(bpm: bpm.round(2), odds: TOLD_CONFIDENCE, relation: "chosen", reason: "as you say"), *rivals],
+          counts: [CountAlternative.new(bpm: bpm.round(2), meter: grid.meter.name, odds: TOLD_CONFIDENCE, relation: "chosen", reason: "as you say"),
+                   *counts.reject { |one| one.relation == "chosen" && one.meter == grid.meter.name }],
           grid:, grid_confidence: heard&.grid_confidence || 0.0, swing: Swing.measure(@onset, grid), pulse: pulse_curve)
+      end
+
+      # The meter that holds first, with the odds that were heard for it.
+      def told_meters(heard, meter)
+        known = heard&.meters || []
+        own = known.find { |one| one.name == meter.name }&.odds || (known.empty? ? 1.0 : 0.0)
+        [MeterCandidate.new(name: meter.name, odds: @corrections.meter ? TOLD_CONFIDENCE : own), *known.reject { |one| one.name == meter.name }]
       end
 
       def relation(ratio) = RELATIONS.min_by { |value, _| Math.log2(value / ratio).abs }.last

@@ -35,7 +35,8 @@ module Ethoscope
       # @return [BeatGrid, nil] nil when no whole bar would be left before or after the change
       def self.counted_from(grid, turn, stop)
         at = turn.is_a?(BarLine) ? turn.at : moment(grid, turn)
-        return nil if at >= [stop, grid.edges.last].min - NEAR || at < grid.edges[grid.pickup] - NEAR
+        return nil if at >= [stop, grid.edges.last].min - NEAR
+        return before_the_first(grid, turn) if at < grid.edges[grid.pickup] - NEAR
 
         before = whole_bars_before(grid, at)
         after = turn.is_a?(BarLine) ? moved(grid, at) : Beats.new(turn, grid.meter.beats).until(at, stop)
@@ -44,6 +45,20 @@ module Ethoscope
         BeatGrid.new(edges: before + after, pickup: grid.pickup, meter: grid.meter)
       end
       private_class_method :counted_from
+
+      # A bar line before the first one that was counted moves all bars to it; a tempo that changes there is that of the song.
+      def self.before_the_first(grid, turn)
+        return nil unless turn.is_a?(BarLine)
+
+        bar = grid.meter.beats
+        beat = (grid.edges[grid.pickup + bar] - grid.edges[grid.pickup]) / bar
+        line = grid.edges[grid.pickup]
+        added = [((line - turn.at) / (beat * bar)).round, 0].max * bar
+        edges = (1..added).map { |back| line - (back * beat) }.reverse + grid.edges[grid.pickup..]
+        moved = edges.map { |edge| (edge + turn.at - edges.first).round(5) }
+        BeatGrid.new(edges: moved, pickup: 0, meter: grid.meter)
+      end
+      private_class_method :before_the_first
 
       def self.moment(grid, change)
         near = grid.edges.min_by { |edge| (edge - change.at).abs }

@@ -36,7 +36,7 @@ module Ethoscope
         return nil if keys.candidates.empty?
 
         best, *rest = keys.candidates.map { |candidate| named(candidate.key).merge(odds: candidate.odds) }
-        named(key).merge(confidence: @confidence.of(:key, keys.confidence), signature: key.signature, rivals: rivals(best, rest),
+        named(key).merge(confidence: confidence_of_key, signature: key.signature, rivals: rivals(best, rest),
           scale: key.scale.map { |note| key.spell(note) }, pentatonic: keys.pentatonic,
           stretches: keys.stretches.map { |stretch| named(stretch.key).merge(stretch.to_h.except(:key)) },
           outside: @found.parts.outside.map { |note| { note: key.spell(note.pitch_class), share: note.share, bars: note.bars } })
@@ -45,7 +45,18 @@ module Ethoscope
       def named(key) = { tonic: key.tonic, mode: key.mode }
 
       # When a person has set another key, the engine's first choice is a rival.
-      def rivals(best, rest) = (best.slice(:tonic, :mode) == named(key) ? rest : [best, *rest]).first(5)
+      def rivals(best, rest)
+        others = (best.slice(:tonic, :mode) == named(key) ? rest : [best, *rest]).first(5)
+        @confidence.beside(confidence_of_key, others.map { |other| KeyRival.new(**other, tonic: beside(other)) }).map(&:to_h)
+      end
+
+      KeyRival = Value.of(:tonic, :mode, :odds)
+      private_constant :KeyRival
+
+      def confidence_of_key = @confidence.of(:key, keys.confidence)
+
+      # A key on the same tonic keeps its name: beside A flat major stands A flat minor.
+      def beside(other) = Harmony::PitchClass.parse(other[:tonic]) == key.pitch_class ? key.tonic : other[:tonic]
 
       def pitch_classes
         all, bass = [@found.count.hearing.recognizer.treble, @found.count.hearing.recognizer.bass].map { |chroma| shares(chroma.mean(axis: 0)) }

@@ -13,8 +13,7 @@ module Ethoscope
 
       # @return [Hash]
       def to_h
-        { tempo:, tempo_map:, parts:, meter: grid.meter.name, meters: rhythm ? rhythm.meters : [],
-          meter_confidence: rhythm ? @confidence.of(:meter, rhythm.meters.first.odds) : 0.0,
+        { tempo:, tempo_map:, parts:, meter: grid.meter.name, meters:, meter_confidence:, counts:, bar_lines:,
           downbeat_confidence: rhythm ? @confidence.of(:downbeats, rhythm.grid_confidence) : 0.0,
           beats: grid.beats, downbeats: grid.downbeats, pickup_beats: grid.pickup, end: grid.bar_edges.last, groove:, drums: @found.playing.patterns }
       end
@@ -25,11 +24,42 @@ module Ethoscope
 
       def grid = @found.grid
 
+      # Never surer than the tempo that it stands on.
+      def meter_confidence = rhythm ? [@confidence.of(:meter, rhythm.meters.first.odds), tempo_confidence].min : 0.0
+
+      def tempo_confidence = rhythm ? @confidence.of(:tempo, rhythm.confidence) : 0.0
+
+      # Likelihoods of one question add up to one at most.
+      def beside(confidence, others) = @confidence.beside(confidence, others)
+
+      def meters
+        return [] unless rhythm
+
+        first, *rest = rhythm.meters
+        [Rhythm::MeterCandidate.new(name: first.name, odds: meter_confidence), *beside(meter_confidence, rest)]
+      end
+
+      # Tempo and meter as pairs, the chosen one first.
+      def counts
+        return [] unless rhythm
+
+        first, *rest = rhythm.counts
+        sure = [tempo_confidence, meter_confidence].min
+        [Rhythm::CountAlternative.new(**first.to_h, odds: sure), *beside(sure, rest)]
+      end
+
+      def bar_lines = rhythm ? beside(@confidence.of(:downbeats, rhythm.grid_confidence), rhythm.bar_lines) : []
+
       def tempo
         return { bpm: nil, constant: false, confidence: 0.0, candidates: [], pulse: [], residuals: [], drift_ms: nil, better: nil } unless rhythm
 
-        { bpm: rhythm.bpm, constant: rhythm.constant, confidence: @confidence.of(:tempo, rhythm.confidence), candidates: rhythm.candidates, pulse: rhythm.pulse,
+        { bpm: rhythm.bpm, constant: rhythm.constant, confidence: tempo_confidence, candidates: tempo_candidates, pulse: rhythm.pulse,
           residuals: residuals.by_bar, drift_ms: residuals.drift, better: rhythm.constant ? residuals.better(rhythm.bpm) : nil }
+      end
+
+      def tempo_candidates
+        first, *rest = rhythm.candidates
+        [Rhythm::TempoCandidate.new(**first.to_h, odds: tempo_confidence), *beside(tempo_confidence, rest)]
       end
 
       def residuals = @residuals ||= Rhythm::Residuals.new(@found.features.onset, grid)

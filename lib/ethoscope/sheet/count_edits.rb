@@ -15,6 +15,16 @@ module Ethoscope
         @current = current
       end
 
+      # Takes a tempo with the meter that goes with it, as one change.
+      #
+      # @param bpm [Float]
+      # @param meter [String]
+      # @return [Array<Array(String, Hash)>]
+      def count(bpm:, meter:)
+        follows = @data[:tempo][:constant] ? {} : { follows: true }
+        [["tempo", { bpm:, **follows }], ["meter", { name: meter }]]
+      end
+
       # Moves all first beats.
       #
       # @param beats [Float] later, or earlier where negative

@@ -35,12 +35,18 @@ async function answerOf<T>(response: Response): Promise<T> {
   );
 }
 
-async function send(path: string, init?: RequestInit): Promise<Response> {
-  try {
-    return await fetch(`/api${path}`, init);
-  } catch {
+/** A server that is busy says when to ask again; nothing was changed then. */
+const TRIES = 3;
+const LONGEST_PAUSE = 5;
+
+async function send(path: string, init?: RequestInit, tries = TRIES): Promise<Response> {
+  const response = await fetch(`/api${path}`, init).catch(() => {
     throw new ApiError(0, "offline", "Ethoscope does not answer. Is it still running?");
-  }
+  });
+  const pause = Number(response.headers.get("retry-after"));
+  if (response.status !== 503 || !(pause > 0) || tries <= 1) return response;
+  await new Promise((resolve) => setTimeout(resolve, Math.min(pause, LONGEST_PAUSE) * 1000));
+  return send(path, init, tries - 1);
 }
 
 export async function get<T>(path: string): Promise<T> {

@@ -447,7 +447,21 @@ export interface EngineAnalysis {
     name: string;
     odds: number;
   }[];
+  /** never above that of the tempo */
   meter_confidence: number;
+  /** tempo and meter as pairs, the chosen one first */
+  counts: {
+    bpm: number;
+    meter: string;
+    odds: number;
+    relation: string;
+    reason: string;
+  }[];
+  /** where else bar 1 could begin, beats later */
+  bar_lines: {
+    beats: number;
+    odds: number;
+  }[];
   beats: number[];
   downbeats: number[];
   pickup_beats: number;

@@ -38,7 +38,7 @@ export const studiesQuery = queryOptions({
 
 export const studyQuery = (id: number) =>
   queryOptions({
-    queryKey: keys.study(id),
+    queryKey: keys.studyAs(id, told(id)),
     queryFn: () => get<StudyPage>(`/studies/${id}?as=${told(id)}`),
   });
 
@@ -63,7 +63,7 @@ export const progressQuery = (client: QueryClient, studyId: number) => {
 
 export const referenceQuery = (id: number) =>
   queryOptions({
-    queryKey: keys.reference(id),
+    queryKey: keys.referenceAs(id, told()),
     queryFn: () => get<ReferencePage>(`/references/${id}?as=${told()}`),
   });
 
@@ -123,7 +123,7 @@ export const sessionQuery = (id: number, minutes: number, settled: number) =>
 
 export const checklistQuery = (id: number) =>
   queryOptions({
-    queryKey: keys.checklist(id),
+    queryKey: keys.checklistAs(id, told()),
     queryFn: () =>
       get<{ checklist: Checklist }>(`/checklists/${id}${told() === "theirs" ? "?as=theirs" : ""}`).then(
         (answer) => answer.checklist,
@@ -189,7 +189,7 @@ export const reckonedQuery = (id: string, written: Record<string, string>) =>
 /** What of a song goes into the blanks. */
 export const knownQuery = (referenceId: number, layer: string) =>
   queryOptions({
-    queryKey: keys.known(referenceId, layer),
+    queryKey: keys.known(referenceId, layer, told()),
     queryFn: () =>
       get<{ known: Known }>(
         `/references/${referenceId}/known?as=${told()}${layer && `&layer=${encodeURIComponent(layer)}`}`,

@@ -9,17 +9,17 @@ const ALWAYS: Command[] = [
 /** What keys do on the card that is open; here they stand also while none is. */
 const ON_CARDS = [
   ["c", "confirm"],
-  ["x", "refute"],
-  ["o", "open again"],
-  ["r", "take the nearest rival"],
+  ["x", "mark as wrong"],
+  ["o", "reopen"],
+  ["r", "take the likeliest alternative"],
   ["s", "split the chord or section"],
   ["j", "join it with the next"],
   ["g", "give a section a usual length"],
   ["b", "tap a beat, on the tempo's card"],
   ["h", "count half as fast"],
   ["d", "count twice as fast"],
-  ["Shift+ArrowUp", "first beats later, on the meter's card"],
-  ["Shift+ArrowDown", "first beats earlier"],
+  ["Shift+ArrowUp", "bar lines later, on the meter's card"],
+  ["Shift+ArrowDown", "bar lines earlier"],
 ].map(([key = "", name = ""]): Command => ({ key, name, group: "On an open card", run: () => undefined }));
 const CARD_GROUPS = new Set(["Deciding", "Sections", "Tempo and bars", "Chords"]);
 

@@ -41,7 +41,7 @@ export function Navigation({ onHelp, places }: { onHelp: () => void; places: Stu
       </Link>
       {data && Number.isFinite(studyId) && <StudyPart page={data} places={places} />}
       <div className="mt-auto flex shrink-0 flex-wrap items-center gap-1 border-t border-rule p-2 mid:justify-between mid:px-4">
-        <EdgeLink name="Words" path="/words" mark={<BookA size={13} />} />
+        <EdgeLink name="Glossary" path="/words" mark={<BookA size={13} />} />
         <EdgeLink name="Settings" path="/settings" mark={<SlidersHorizontal size={13} />} />
         <EdgeButton name="Night or day" mark={<Moon size={13} />} onClick={() => toggleTheme()} />
         <EdgeButton name="All keys" mark={<span className="font-mono text-12">?</span>} onClick={onHelp} />
@@ -117,7 +117,7 @@ const HOUSE: [string, string][] = [
   ["all studies", "/"],
   ["a new study", "/studies/new"],
   ["the reckoner", "/reckoner"],
-  ["words: a glossary", "/words"],
+  ["glossary", "/words"],
   ["settings", "/settings"],
 ];
 
@@ -137,7 +137,7 @@ export function commandsOf(page: StudyPage, places: StudyPlace[], go: (path: str
     command("the study", base),
     ...places.map((place) => command(place.name, `${base}/${place.path(page)}`)),
     command("all checklists", `${base}/checklists`),
-    command("side by side with another study", `${base}/comparison`),
+    command("compare studies", `${base}/comparison`),
     ...page.references.map((row) => command(row.title, `${base}/references/${row.id}`)),
     ...songs.flatMap((row) => [
       command(`${row.title}: layers by section`, `${base}/references/${row.id}/layers`),
@@ -149,8 +149,8 @@ export function commandsOf(page: StudyPage, places: StudyPlace[], go: (path: str
 
 function takeAway(row: ReferenceRow, { file, words }: (typeof FORMATS)[number]): Command {
   return {
-    name: `${row.title}: take away ${words}`,
-    group: "Take away",
+    name: `${row.title}: export ${words}`,
+    group: "Export",
     run: () => location.assign(`/api/references/${row.id}/${file}?as=${told()}`),
   };
 }
@@ -160,7 +160,11 @@ export function sentencesOf(groups: CalculatorGroup[], studyId: number | null, g
   const base = studyId === null ? "/reckoner" : `/studies/${studyId}/reckoner`;
   return groups
     .flatMap((group) => group.calculators)
-    .map(({ id, name }) => ({ name: `reckon: ${name}`, group: "Reckon", run: () => go(`${base}?sentence=${id}`) }));
+    .map(({ id, name }) => ({
+      name: `calculate: ${name}`,
+      group: "Calculate",
+      run: () => go(`${base}?sentence=${id}`),
+    }));
 }
 
 function aimText(study: Study, count: number): string {

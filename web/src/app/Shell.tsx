@@ -1,21 +1,27 @@
-import { useState } from "react";
+import { lazy, Suspense, useRef, useState } from "react";
 import { Outlet, useParams } from "react-router";
 import { Transport } from "../player/Transport";
 import { useCommands } from "./commands";
 import { DropPage } from "../components/DropPage";
 import { FrameLine } from "../study/FrameLine";
+import { words } from "../words/words";
+import { DoneLine } from "./DoneLine";
 import { FailureLine } from "./FailureLine";
+import { useFrameInAddress } from "./frame";
+import { useFocusOnPage } from "./useFocusOnPage";
 import { IncomingLine } from "./IncomingLine";
-import { KeysHelp } from "./KeysHelp";
 import { LiveLine } from "./LiveLine";
 import { Navigation } from "./Navigation";
-import { Palette } from "./Palette";
 import type { StudyPlace } from "./screens";
 import { toggleTheme } from "./theme";
 import { useDropAnywhere } from "./useDropAnywhere";
 import { useProgress } from "./useProgress";
 import { useSettings } from "./useSettings";
 import { useTransportCommands } from "./useTransportCommands";
+
+// What opens over a page is loaded when it is first asked for.
+const KeysHelp = lazy(() => import("./KeysHelp").then((module) => ({ default: module.KeysHelp })));
+const Palette = lazy(() => import("./Palette").then((module) => ({ default: module.Palette })));
 
 /** Navigation on the left, the page, and playback along the bottom. */
 export function Shell({ places }: { places: StudyPlace[] }) {
@@ -32,12 +38,30 @@ export function Shell({ places }: { places: StudyPlace[] }) {
   useProgress(study ?? NaN);
   useSettings();
   const drop = useDropAnywhere(study);
+  const content = useRef<HTMLElement>(null);
+  useFrameInAddress(study);
+  useFocusOnPage(content);
 
   return (
     <div className="flex h-full flex-col print:block print:h-auto">
+      <a
+        href="#content"
+        className="sr-only focus:not-sr-only focus:fixed focus:top-1 focus:left-1 focus:z-50 focus:border focus:border-ink focus:bg-sheet focus:px-3 focus:py-1.5"
+        onClick={(event) => {
+          event.preventDefault();
+          content.current?.focus();
+        }}
+      >
+        {words.skipToContent}
+      </a>
       <div className="flex min-h-0 grow print:block">
         <Navigation onHelp={() => setOpen("keys")} places={places} />
-        <main className="flex min-w-0 grow flex-col bg-paper print:block">
+        <main
+          ref={content}
+          id="content"
+          tabIndex={-1}
+          className="flex min-w-0 grow flex-col bg-paper outline-none print:block"
+        >
           <DropPage onFiles={drop} sentence={study ? "Drop to add it to the study." : "Drop to start a study with it."}>
             <FailureLine />
             <IncomingLine />
@@ -46,12 +70,15 @@ export function Shell({ places }: { places: StudyPlace[] }) {
           </DropPage>
         </main>
       </div>
+      <DoneLine />
       <div className="contents print:hidden">
         <Transport />
       </div>
       <LiveLine />
-      <KeysHelp open={open === "keys"} onClose={close} />
-      <Palette open={open === "palette"} onClose={close} />
+      <Suspense>
+        {open === "keys" && <KeysHelp open onClose={close} />}
+        {open === "palette" && <Palette open onClose={close} />}
+      </Suspense>
     </div>
   );
 }

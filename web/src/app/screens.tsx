@@ -1,54 +1,72 @@
 import { AudioLines, BookOpenText, Layers2, ListChecks, NotebookPen, Rows3, Sigma } from "lucide-react";
-import type { ReactNode } from "react";
+import type { ComponentType, ReactNode } from "react";
 import type { RouteObject } from "react-router";
 import type { StudyPage } from "../api/types";
 import { plural } from "../lib/format";
-import { AttemptPaperScreen } from "../screens/AttemptPaperScreen";
-import { AttemptsScreen } from "../screens/AttemptsScreen";
-import { ChecklistScreen } from "../screens/ChecklistScreen";
-import { ChecklistsScreen } from "../screens/ChecklistsScreen";
-import { ComparisonScreen } from "../screens/ComparisonScreen";
-import { LayersScreen } from "../screens/LayersScreen";
-import { LogbookScreen } from "../screens/LogbookScreen";
-import { NewStudyScreen } from "../screens/NewStudyScreen";
-import { NotFoundScreen } from "../screens/NotFoundScreen";
-import { PaperScreen } from "../screens/PaperScreen";
-import { ReckonerScreen } from "../screens/ReckonerScreen";
-import { ProfileScreen } from "../screens/ProfileScreen";
-import { SettingsScreen } from "../screens/SettingsScreen";
-import { SheetPaperScreen } from "../screens/SheetPaperScreen";
-import { SheetScreen } from "../screens/SheetScreen";
-import { SoundsScreen } from "../screens/SoundsScreen";
-import { StudiesScreen } from "../screens/StudiesScreen";
-import { StudyScreen } from "../screens/StudyScreen";
-import { TechniquesScreen } from "../screens/TechniquesScreen";
-import { WordsScreen } from "../screens/WordsScreen";
+import { RouteFault } from "./RouteFault";
+
+/** A screen that is loaded when it is first asked for. A fault in it leaves navigation and playback alone. */
+function screen<Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name) {
+  return async () => ({ Component: (await load())[name] });
+}
 
 /** Every screen, a line each. */
-export const ROUTES: RouteObject[] = [
-  { path: "/", element: <StudiesScreen /> },
-  { path: "/studies/new", element: <NewStudyScreen /> },
-  { path: "/studies/:studyId", element: <StudyScreen /> },
-  { path: "/studies/:studyId/references/:referenceId", element: <SheetScreen /> },
-  { path: "/studies/:studyId/references/:referenceId/layers", element: <LayersScreen /> },
-  { path: "/studies/:studyId/references/:referenceId/paper", element: <SheetPaperScreen /> },
-  { path: "/studies/:studyId/sounds", element: <SoundsScreen /> },
-  { path: "/studies/:studyId/techniques", element: <TechniquesScreen /> },
-  { path: "/studies/:studyId/profile", element: <ProfileScreen /> },
-  { path: "/studies/:studyId/comparison", element: <ComparisonScreen /> },
-  { path: "/studies/:studyId/checklists", element: <ChecklistsScreen /> },
-  { path: "/studies/:studyId/checklists/:checklistId", element: <ChecklistScreen /> },
-  { path: "/studies/:studyId/checklists/:checklistId/paper", element: <PaperScreen /> },
-  { path: "/studies/:studyId/attempts", element: <AttemptsScreen /> },
-  { path: "/studies/:studyId/attempts/:attemptId", element: <AttemptsScreen /> },
-  { path: "/studies/:studyId/attempts/:attemptId/paper", element: <AttemptPaperScreen /> },
-  { path: "/settings", element: <SettingsScreen /> },
-  { path: "/words", element: <WordsScreen /> },
-  { path: "/reckoner", element: <ReckonerScreen /> },
-  { path: "/studies/:studyId/reckoner", element: <ReckonerScreen /> },
-  { path: "/studies/:studyId/logbook", element: <LogbookScreen /> },
-  { path: "*", element: <NotFoundScreen /> },
+const SCREENS: RouteObject[] = [
+  { path: "/", lazy: screen(() => import("../screens/StudiesScreen"), "StudiesScreen") },
+  { path: "/studies/new", lazy: screen(() => import("../screens/NewStudyScreen"), "NewStudyScreen") },
+  { path: "/studies/:studyId", lazy: screen(() => import("../screens/StudyScreen"), "StudyScreen") },
+  {
+    path: "/studies/:studyId/references/:referenceId",
+    lazy: screen(() => import("../screens/SheetScreen"), "SheetScreen"),
+  },
+  {
+    path: "/studies/:studyId/references/:referenceId/layers",
+    lazy: screen(() => import("../screens/LayersScreen"), "LayersScreen"),
+  },
+  {
+    path: "/studies/:studyId/references/:referenceId/paper",
+    lazy: screen(() => import("../screens/SheetPaperScreen"), "SheetPaperScreen"),
+  },
+  { path: "/studies/:studyId/sounds", lazy: screen(() => import("../screens/SoundsScreen"), "SoundsScreen") },
+  {
+    path: "/studies/:studyId/techniques",
+    lazy: screen(() => import("../screens/TechniquesScreen"), "TechniquesScreen"),
+  },
+  { path: "/studies/:studyId/profile", lazy: screen(() => import("../screens/ProfileScreen"), "ProfileScreen") },
+  {
+    path: "/studies/:studyId/comparison",
+    lazy: screen(() => import("../screens/ComparisonScreen"), "ComparisonScreen"),
+  },
+  {
+    path: "/studies/:studyId/checklists",
+    lazy: screen(() => import("../screens/ChecklistsScreen"), "ChecklistsScreen"),
+  },
+  {
+    path: "/studies/:studyId/checklists/:checklistId",
+    lazy: screen(() => import("../screens/ChecklistScreen"), "ChecklistScreen"),
+  },
+  {
+    path: "/studies/:studyId/checklists/:checklistId/paper",
+    lazy: screen(() => import("../screens/PaperScreen"), "PaperScreen"),
+  },
+  { path: "/studies/:studyId/attempts", lazy: screen(() => import("../screens/AttemptsScreen"), "AttemptsScreen") },
+  {
+    path: "/studies/:studyId/attempts/:attemptId",
+    lazy: screen(() => import("../screens/AttemptsScreen"), "AttemptsScreen"),
+  },
+  {
+    path: "/studies/:studyId/attempts/:attemptId/paper",
+    lazy: screen(() => import("../screens/AttemptPaperScreen"), "AttemptPaperScreen"),
+  },
+  { path: "/settings", lazy: screen(() => import("../screens/SettingsScreen"), "SettingsScreen") },
+  { path: "/words", lazy: screen(() => import("../screens/WordsScreen"), "WordsScreen") },
+  { path: "/reckoner", lazy: screen(() => import("../screens/ReckonerScreen"), "ReckonerScreen") },
+  { path: "/studies/:studyId/reckoner", lazy: screen(() => import("../screens/ReckonerScreen"), "ReckonerScreen") },
+  { path: "/studies/:studyId/logbook", lazy: screen(() => import("../screens/LogbookScreen"), "LogbookScreen") },
+  { path: "*", lazy: screen(() => import("../screens/NotFoundScreen"), "NotFoundScreen") },
 ];
+
+export const ROUTES: RouteObject[] = SCREENS.map((route) => ({ ...route, errorElement: <RouteFault /> }));
 
 /** A place of a study that navigation and palette offer. */
 export interface StudyPlace {

@@ -92,7 +92,7 @@ function Distance({ difference }: { difference: Difference }) {
     <figure className="mt-3">
       <svg
         role="img"
-        aria-label={`${figure(difference.size, 1)} times the tolerance`}
+        aria-label={`${figure(difference.size, 1)}× tolerance`}
         width={WIDTH}
         height="26"
         className="block max-w-full"

@@ -6,6 +6,7 @@ import { APART, Apart, Grid, Heads, Inset, Key, LABELS, Playhead } from "./InkPa
 import { profile, strokes } from "../lib/pen";
 import type { Chosen } from "./selection";
 import { places, rowOf } from "./words";
+import { words } from "../words/words";
 
 /** How thick a stroke of the pen and how high the energy gets, in a low window and in a high one. */
 const PEN = { least: 8, most: 15 };
@@ -38,13 +39,15 @@ export function InkSheet({ sheet, comparison, chosen, choose, onlyDifferent }: I
       ref={frame}
       data-testid="two-inks"
       tabIndex={0}
+      role="region"
+      aria-label="Two inks"
       className="relative min-h-0 grow overflow-auto scroll-quiet bg-sheet px-4 pt-2"
     >
       <div className="relative" style={{ width: LABELS + inner }}>
         <Row {...row} name="Section" note="reference bar" height={34}>
           <Heads sheet={sheet} barWidth={barWidth} />
         </Row>
-        <Row {...row} name="Apart" note="all measures" height={APART + 12}>
+        <Row {...row} name={words.difference} note="all measures" height={APART + 12}>
           {comparison.bars.map(({ bar, attempt, apart }) => (
             <Apart key={bar} bar={bar} missing={attempt === null} apart={apart} barWidth={barWidth} />
           ))}

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { checklistQuery } from "../api/queries";
-import type { AttemptPage, AttemptRow } from "../api/types";
+import type { AttemptPage } from "../api/types";
 import { useCommands } from "../app/commands";
 import { Notice } from "../components/Notice";
 import { usePlayer } from "../player/context";
@@ -16,11 +16,10 @@ import { pairOf } from "./track";
 interface LaidProps {
   page: AttemptPage;
   onlyDifferent: boolean;
-  onGone: (attempt: AttemptRow) => void;
 }
 
 /** An attempt on what it is held against. */
-export function Laid({ page, onlyDifferent, onGone }: LaidProps) {
+export function Laid({ page, onlyDifferent }: LaidProps) {
   const { attempt, comparison, sheet } = page;
   const player = usePlayer();
   const [chosen, choose] = useState<Chosen>(null);
@@ -53,7 +52,7 @@ export function Laid({ page, onlyDifferent, onGone }: LaidProps) {
   };
   return (
     <>
-      <Lies page={page} onGone={onGone} />
+      <Lies page={page} />
       {page.style ? (
         <StyleSheet page={page} style={page.style} checklist={checklist} />
       ) : !comparison || !sheet || comparison.alignment.refused ? (

@@ -1,18 +1,23 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import type { AttemptPage, AttemptRow } from "../api/types";
+import { keys } from "../api/keys";
+import { tellDone } from "../app/notices";
+import { useDeletion } from "../app/useDeletion";
+import { Ask } from "../components/Ask";
 import { Button } from "../components/Button";
 import { LineInput } from "../components/LineInput";
 import { percent } from "../lib/format";
 import { Against, useBeside } from "./Against";
 import { useAttemptChanges } from "./useAttempts";
 import { settledWords } from "./words";
+import { words } from "../words/words";
 
 /** How the attempt lies, with what may be said of that by hand; its note; and what can be done with this version. */
-export function Lies({ page, onGone }: { page: AttemptPage; onGone: (attempt: AttemptRow) => void }) {
+export function Lies({ page }: { page: AttemptPage }) {
   const { attempt, comparison } = page;
-  const { change, remove, restoreList, undoList } = useAttemptChanges(attempt);
-  const [restored, setRestored] = useState(false);
+  const { change, restoreList, undoList } = useAttemptChanges(attempt);
+  const remove = useDeletion();
   const [beside] = useBeside();
   const alignment = comparison?.alignment;
   /** Held against a reference, and not only looked at. */
@@ -23,8 +28,8 @@ export function Lies({ page, onGone }: { page: AttemptPage; onGone: (attempt: At
       <Against attempt={attempt} />
       {alignment && !alignment.refused && (
         <span className="text-ink-2">
-          <span className="figure">{`${laid} of ${alignment.bars.length}`}</span> bars laid, sure to{" "}
-          <span className="figure">{percent(alignment.confidence)}</span>
+          <span className="figure">{`${laid} of ${alignment.bars.length}`}</span> bars laid,
+          <span className="figure">{percent(alignment.confidence)}</span> sure
           {settledWords(attempt.settled) && `; ${settledWords(attempt.settled)}`}
         </span>
       )}
@@ -35,37 +40,42 @@ export function Lies({ page, onGone }: { page: AttemptPage; onGone: (attempt: At
       <span className="ml-auto flex items-center gap-2">
         <Link
           to={`/studies/${attempt.study_id}/references/${attempt.song_id}`}
-          title="Put its tempo, meter or chords right there; add its stems"
+          title="Correct its tempo, meter or chords there; add its stems"
           className="underline"
         >
           Its own sheet
         </Link>
-        {attempt.checklist_id !== null &&
-          (restored ? (
-            <Button
-              onClick={() => {
-                undoList.mutate();
-                setRestored(false);
-              }}
-            >
-              Undo: the checklist of {attempt.title.toLowerCase()}
-            </Button>
-          ) : (
-            <Button
-              title="Puts the checklist into the state that it had when this was dropped"
-              onClick={() => restoreList.mutate(undefined, { onSuccess: () => setRestored(true) })}
-            >
-              Checklist of then
-            </Button>
-          ))}
+        {attempt.checklist_id !== null && (
+          <Ask
+            small
+            title={`Put the checklist back to ${attempt.title.toLowerCase()}?`}
+            description="Its items, targets and results become those of the moment when this was dropped. What was changed since can be had back with Undo."
+            action="Put it back"
+            onYes={() =>
+              restoreList.mutate(undefined, {
+                onSuccess: () =>
+                  tellDone({
+                    message: `The checklist is as it was at ${attempt.title.toLowerCase()}.`,
+                    undo: () => undoList.mutate(),
+                  }),
+              })
+            }
+          >
+            Checklist of then
+          </Ask>
+        )}
         <Button
           look="quiet"
-          onClick={() => {
-            remove.mutate();
-            onGone(attempt);
-          }}
+          onClick={() =>
+            remove({
+              path: `/attempts/${attempt.id}`,
+              back: "return",
+              title: attempt.title,
+              stale: [keys.attempts(attempt.study_id)],
+            })
+          }
         >
-          Take it away
+          {words.delete}
         </Button>
       </span>
     </div>
@@ -86,7 +96,7 @@ function ByHand({ attempt, onSay }: { attempt: AttemptRow; onSay: (lies: Attempt
         if (value >= 1) onSay({ ...attempt.lies, starts: [own, value] });
       }}
     >
-      My bar <span className="figure">{own}</span> is bar
+      My bar <span className="figure">{own}</span> = reference bar
       <LineInput
         name="Bar of the reference"
         inputMode="numeric"

@@ -102,11 +102,6 @@ export function useAttemptChanges(attempt: AttemptRow | undefined) {
         write("PATCH", path, said),
       stale,
     }),
-    remove: useChange({ send: () => write("DELETE", path), stale }),
-    bringBack: useChange({
-      send: (id: number) => write<{ attempt: AttemptRow }>("POST", `/attempts/${id}/return`),
-      stale: ({ attempt: back }) => [keys.attempts(back.study_id)],
-    }),
     restoreList: useChange({ send: () => write("POST", `${path}/list`), stale }),
     undoList: useChange({
       send: () => write("POST", `/checklists/${attempt?.checklist_id ?? 0}/undo`),

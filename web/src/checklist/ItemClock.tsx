@@ -5,6 +5,7 @@ import { clock } from "../lib/format";
 import { leftSeconds, moreMinutes, spentSeconds } from "./timing";
 import type { List } from "./useList";
 import { softTone } from "../player/softTone";
+import { words } from "../words/words";
 
 /** The time, once a second while a clock runs. */
 export function useNow(running: boolean): number {
@@ -48,12 +49,12 @@ function BoxEnded({ item, list }: { item: Item; list: List }) {
   }, []);
   const more = moreMinutes(item);
   return (
-    <div role="alertdialog" aria-label="The box has ended" className="margin-stroke-l border-select pl-2.5">
-      <p className="mb-1.5 font-serif text-15">The box has ended. What is to become of it?</p>
+    <div role="alertdialog" aria-label="Time is up" className="margin-stroke-l border-select pl-2.5">
+      <p className="mb-1.5 font-serif text-15">{words.timeUp}</p>
       <div className="flex flex-wrap gap-1.5">
-        <Button onClick={() => list.change(item.id, { result: "close", state: "done" })}>Accept it</Button>
+        <Button onClick={() => list.change(item.id, { result: "close", state: "done" })}>Accept</Button>
         <Button onClick={() => list.change(item.id, { result: "substituted", state: "done" })}>Substitute</Button>
-        <Button onClick={() => list.change(item.id, { state: "skipped", result: null })}>Leave it out</Button>
+        <Button onClick={() => list.change(item.id, { state: "skipped", result: null })}>{words.skip}</Button>
         <Button onClick={() => list.change(item.id, { extra: item.extra + more })}>{`${more} minutes more`}</Button>
       </div>
     </div>

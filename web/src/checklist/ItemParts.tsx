@@ -3,6 +3,7 @@ import type { Item } from "../api/types";
 import { Button } from "../components/Button";
 import { SmallField } from "../components/SmallField";
 import type { List } from "./useList";
+import { words } from "../words/words";
 
 interface ItemPartsProps {
   item: Item;
@@ -30,8 +31,8 @@ export function ItemParts({ item, place, of, list }: ItemPartsProps) {
         <Button disabled={place === of - 1} onClick={() => list.join(item.id)}>
           Join with the next
         </Button>
-        <Button look="refute" aria-label={`Take away ${item.title}`} onClick={() => list.remove(item.id)}>
-          Take it away
+        <Button look="refute" aria-label={`Delete ${item.title}`} onClick={() => list.remove(item.id)}>
+          {words.delete}
         </Button>
       </div>
       {item.steps.length > 1 && (

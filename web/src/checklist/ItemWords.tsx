@@ -4,6 +4,7 @@ import { Button } from "../components/Button";
 import { LineInput } from "../components/LineInput";
 import { SmallField } from "../components/SmallField";
 import type { ItemBody } from "./useList";
+import { words } from "../words/words";
 
 interface ItemWordsProps {
   item: Item;
@@ -44,7 +45,13 @@ export function ItemWords({ item, onChange }: ItemWordsProps) {
       >
         <LineInput name="What to do" maxLength={200} value={title} onText={setTitle} />
         <LineInput name="What is to be reached" maxLength={500} value={target} onText={setTarget} />
-        <LineInput name="How nearly" placeholder="How nearly" maxLength={100} value={tolerance} onText={setTolerance} />
+        <LineInput
+          name={words.tolerance}
+          placeholder={words.tolerance}
+          maxLength={100}
+          value={tolerance}
+          onText={setTolerance}
+        />
         <textarea
           aria-label="How to do it, a line a step"
           placeholder="How to do it, a line a step"
@@ -54,7 +61,7 @@ export function ItemWords({ item, onChange }: ItemWordsProps) {
           className="w-full resize-y rounded-sm border border-firm bg-sheet px-2 py-1 text-13 text-ink"
         />
         <div className="flex items-center gap-2">
-          <SmallField label="box, min" inputMode="numeric" className="w-12" value={minutes} onText={setMinutes} />
+          <SmallField label={words.minutes} inputMode="numeric" className="w-12" value={minutes} onText={setMinutes} />
           <Button type="submit" disabled={!fits || Object.keys(now).length === 0}>
             Keep these words
           </Button>

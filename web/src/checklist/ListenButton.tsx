@@ -4,6 +4,7 @@ import type { Item } from "../api/types";
 import { Button } from "../components/Button";
 import { bars } from "../lib/format";
 import { usePlayer, usePlayerState } from "../player/context";
+import { ISOLATION_NAMES } from "../player/isolation";
 import { trackOf } from "../player/track";
 import { bandOf, placeOf } from "./listen";
 
@@ -33,7 +34,9 @@ export function ListenButton({ item, referenceId }: { item: Item; referenceId: n
         if (!playing) player.toggle();
       }}
     >
-      {here ? "Stop listening" : `Listen to ${bars(run.first, run.last)}${band === "whole" ? "" : `, ${band}`}`}
+      {here
+        ? "Stop listening"
+        : `Listen to ${bars(run.first, run.last)}${band === "whole" ? "" : `, ${ISOLATION_NAMES[band]}`}`}
     </Button>
   );
 }

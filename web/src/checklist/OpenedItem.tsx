@@ -15,6 +15,7 @@ import { NoteRow, notesOf } from "./NoteRow";
 import { Pins } from "./Pins";
 import { gridOf, TargetGrid } from "./TargetGrid";
 import type { ItemBody, List } from "./useList";
+import { words } from "../words/words";
 
 /** What was put right since the checklist was made: the item keeps what it said until the new target is taken. */
 function Changed({ item, onTakeTarget }: { item: Item; onTakeTarget: () => void }) {
@@ -43,18 +44,18 @@ function Result({ item, onChange }: { item: Item; onChange: (change: ItemBody) =
   const [why, setWhy] = useState(item.why);
   return (
     <>
-      <h2 className="font-medium">How near did it come?</h2>
+      <h2 className="font-medium">{words.howClose}</h2>
       <div>
         <Segmented<ItemResult | "">
-          label={`How near ${item.number} came`}
+          label={`How close ${item.number} is`}
           choices={ITEM_RESULTS.map((result) => ({ value: result, name: result }))}
           value={item.result ?? ""}
           onChange={(result) => result !== "" && onChange({ result, state: "done" })}
         />
       </div>
       <LineInput
-        name="A word why"
-        placeholder="A word why"
+        name={words.reason}
+        placeholder={words.reason}
         maxLength={300}
         value={why}
         onText={setWhy}
@@ -89,7 +90,7 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
             <Changed item={item} onTakeTarget={() => list.takeTarget(item.id)} />
             <p className="mb-1 text-13">
               {item.target}
-              {sure !== null && <span className="text-ink-2">{`, sure by ${percent(sure)}`}</span>}
+              {sure !== null && <span className="text-ink-2">{`, ${percent(sure)} sure`}</span>}
             </p>
             {grid && <TargetGrid grid={grid} label={`${item.title}: ${item.target}`} />}
             {notes && (
@@ -140,7 +141,7 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
                 Keep the note
               </Button>
               <Button onClick={() => onChange({ state: item.state === "skipped" ? "open" : "skipped", result: null })}>
-                {item.state === "skipped" ? "Take it up again" : "Leave it out"}
+                {item.state === "skipped" ? words.reopen : words.skip}
               </Button>
             </div>
             <ItemWho key={item.who} item={item} onChange={onChange} />

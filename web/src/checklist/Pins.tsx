@@ -7,7 +7,7 @@ export function Pins({ item, list }: { item: Item; list: List }) {
   const { studyId } = useParams();
   if (item.pins.length === 0) return null;
   return (
-    <ul aria-label="Reckoned" className="border-t border-faint">
+    <ul aria-label="Calculated" className="border-t border-faint">
       {item.pins.map((pin, place) => (
         <li key={`${place} ${pin.calculator}`} className="flex items-baseline gap-3 border-b border-faint py-1">
           <Link
@@ -19,7 +19,7 @@ export function Pins({ item, list }: { item: Item; list: List }) {
           <span className="min-w-0 grow font-mono text-12 text-measured">{pin.text}</span>
           <button
             type="button"
-            aria-label={`Take off ${pin.name}`}
+            aria-label={`Delete ${pin.name}`}
             className="underline"
             onClick={() => list.unpin(item.id, place)}
           >

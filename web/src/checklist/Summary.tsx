@@ -4,6 +4,7 @@ import type { Checklist, Item } from "../api/types";
 import { ITEM_RESULTS } from "../api/contract";
 import { SessionPlan } from "./SessionPlan";
 import { Button } from "../components/Button";
+import { words } from "../words/words";
 
 interface SummaryProps {
   checklist: Checklist;
@@ -69,13 +70,13 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
       <section className="max-mid:ml-auto mid:mt-4 mid:border-t mid:border-rule mid:pt-3">
         <h2 className="font-medium max-mid:sr-only">Time</h2>
         <p className="flex items-baseline justify-between gap-3">
-          <span className="text-ink-2">Left in the boxes</span>
+          <span className="text-ink-2">{words.timeLeft}</span>
           <span>
             <span className="font-mono text-17">{minutes(open)}</span> min
           </span>
         </p>
         <p className="flex justify-between text-ink-2 max-mid:hidden">
-          <span>All boxes</span>
+          <span>{words.timePlanned}</span>
           <span>
             <span className="figure">{minutes(checklist.items)}</span> min
           </span>

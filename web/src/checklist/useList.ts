@@ -3,6 +3,7 @@ import { write } from "../api/client";
 import { keys } from "../api/keys";
 import { checklistQuery } from "../api/queries";
 import type { Checklist, Item, ItemResult, ItemState } from "../api/types";
+import { tellDone } from "../app/notices";
 import { useChange } from "../app/useChange";
 
 /** What can be changed of an item; what has a result is done. */
@@ -71,7 +72,13 @@ export function useList(checklist: Checklist, onAdded: (item: Item) => void) {
     takeTarget: (id: number) => retarget.mutate(id),
     order: (school: string) =>
       whole.mutate(() => write<{ checklist: Checklist }>("PATCH", `/checklists/${checklist.id}`, { school })),
-    remove: (id: number) => whole.mutate(() => write<{ checklist: Checklist }>("DELETE", `/items/${id}`)),
+    remove: (id: number) => {
+      const title = checklist.items.find((item) => item.id === id)?.title ?? "";
+      whole.mutate(() => write<{ checklist: Checklist }>("DELETE", `/items/${id}`), {
+        onSuccess: () =>
+          tellDone({ message: `“${title}” is deleted.`, undo: () => post(`/checklists/${checklist.id}/undo`) }),
+      });
+    },
     move: (id: number, to: number) => post(`/items/${id}/move`, { to }),
     split: (id: number, at: number) => post(`/items/${id}/split`, { at }),
     join: (id: number) => post(`/items/${id}/join`),

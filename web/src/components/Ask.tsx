@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Button } from "./Button";
 import { Dialog } from "./Dialog";
+import { words } from "../words/words";
 
 interface AskProps {
   /** What the trigger says; with its full name for assistive technology. */
@@ -10,11 +11,13 @@ interface AskProps {
   description: string;
   action: string;
   plain?: boolean;
+  /** In a line of other buttons. */
+  small?: boolean;
   onYes: () => void;
 }
 
 /** A button for what can't be taken back: it asks before. */
-export function Ask({ children, name, title, description, action, plain = false, onYes }: AskProps) {
+export function Ask({ children, name, title, description, action, plain = false, small = false, onYes }: AskProps) {
   const [asking, setAsking] = useState(false);
   const close = () => setAsking(false);
   return (
@@ -24,7 +27,12 @@ export function Ask({ children, name, title, description, action, plain = false,
           {children}
         </button>
       ) : (
-        <Button look="refute" aria-label={name} className="mt-3" onClick={() => setAsking(true)}>
+        <Button
+          look={small ? "outline" : "refute"}
+          aria-label={name}
+          className={small ? "" : "mt-3"}
+          onClick={() => setAsking(true)}
+        >
           {children}
         </Button>
       )}
@@ -39,7 +47,7 @@ export function Ask({ children, name, title, description, action, plain = false,
           >
             {action}
           </Button>
-          <Button onClick={close}>Keep it</Button>
+          <Button onClick={close}>{words.cancel}</Button>
         </div>
       </Dialog>
     </>

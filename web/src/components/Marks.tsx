@@ -14,7 +14,7 @@ const WORDS: Record<Mark, string> = {
   heard: "by ear",
   confirmed: "confirmed",
   corrected: "corrected by ear",
-  refuted: "refuted",
+  refuted: "wrong",
 };
 
 /** Six marks: tempo, key, chords, sections, layers, techniques. */

@@ -25,6 +25,8 @@ export function Paper({ title, back, children }: PaperProps) {
       </div>
       <div
         tabIndex={0}
+        role="region"
+        aria-label="Page"
         className="min-h-0 grow overflow-y-auto bg-sheet px-6 py-4 scroll-quiet print:overflow-visible print:bg-transparent print:p-0"
       >
         <article className="mx-auto max-w-[820px]">

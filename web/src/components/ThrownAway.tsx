@@ -3,6 +3,7 @@ import type { Key } from "../api/keys";
 import { useChange } from "../app/useChange";
 import { day } from "../lib/format";
 import { Ask } from "./Ask";
+import { words } from "../words/words";
 
 interface ThrownAwayProps {
   rows: { id: number; title: string; deleted_at: string | null }[];
@@ -18,7 +19,7 @@ export function ThrownAway({ rows, path, stale }: ThrownAwayProps) {
   if (rows.length === 0) return null;
   return (
     <details className="mt-6 max-w-[860px] text-ink-2">
-      <summary>{`Thrown away: ${rows.length}`}</summary>
+      <summary>{`${words.deleted}: ${rows.length}`}</summary>
       <ul className="mt-1 border-t border-faint">
         {rows.map((row) => (
           <li key={row.id} className="flex items-baseline gap-4 border-b border-faint py-1.5">
@@ -26,21 +27,21 @@ export function ThrownAway({ rows, path, stale }: ThrownAwayProps) {
             <span className="figure">{row.deleted_at ? day(row.deleted_at) : ""}</span>
             <button
               type="button"
-              aria-label={`Bring back ${row.title}`}
+              aria-label={`${words.restore} ${row.title}`}
               className="underline"
               onClick={() => back.mutate(row.id)}
             >
-              bring back
+              {words.restore}
             </button>
             <Ask
               plain
-              name={`Delete ${row.title} for good`}
-              title={`Delete “${row.title}” for good?`}
+              name={`Delete ${row.title} permanently`}
+              title={`Delete “${row.title}” permanently?`}
               description="It goes with all that was said of it. This can't be undone."
-              action="Delete for good"
+              action={words.deleteForGood}
               onYes={() => gone.mutate(row.id)}
             >
-              delete for good
+              {words.deleteForGood}
             </Ask>
           </li>
         ))}

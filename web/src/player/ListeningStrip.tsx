@@ -3,10 +3,10 @@ import type { ReactNode } from "react";
 import { Segmented } from "../components/Segmented";
 import { figure, percent } from "../lib/format";
 import { usePlayer, usePlayerState } from "./context";
-import { ISOLATIONS } from "./isolation";
+import { ISOLATION_NAMES, ISOLATIONS } from "./isolation";
 import { useParts } from "./useParts";
 
-const PARTS = ISOLATIONS.map((value) => ({ value, name: value }));
+const PARTS = ISOLATIONS.map((value) => ({ value, name: ISOLATION_NAMES[value] }));
 const PASSES = [
   { value: "0", name: "∞" },
   { value: "2", name: "2" },
@@ -28,7 +28,7 @@ export function ListeningStrip() {
       <Segmented label="Hear" choices={PARTS} value={state.isolation} onChange={choose} />
       {busy && (
         <p role="status" className="text-11 text-ink-2">
-          parting struck from steady, <span className="figure">{percent(separation.progress)}</span>
+          separating drums from tonal parts, <span className="figure">{percent(separation.progress)}</span>
         </p>
       )}
       {separation?.state === "failed" && (

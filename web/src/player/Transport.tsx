@@ -1,3 +1,4 @@
+import { ISOLATION_NAMES } from "./isolation";
 import { Ear, Pause, Play, Repeat } from "lucide-react";
 import { Slider } from "radix-ui";
 import { useState } from "react";
@@ -103,7 +104,7 @@ function heardAs({ isolation, rate, semitones }: PlayerState): string {
   const speed = rate === 1 ? [] : [percent(rate)];
   const pitch =
     semitones === 0 ? [] : [`${semitones > 0 ? "+" : ""}${figure(semitones, Number.isInteger(semitones) ? 0 : 2)} st`];
-  return [isolation, ...speed, ...pitch].join(", ");
+  return [ISOLATION_NAMES[isolation], ...speed, ...pitch].join(", ");
 }
 
 function Position() {

@@ -12,6 +12,19 @@ export const ISOLATIONS = [
   "steady",
 ] as const;
 
+/** What each is called on the page. */
+export const ISOLATION_NAMES: Record<(typeof ISOLATIONS)[number], string> = {
+  whole: "whole",
+  "low end": "low end",
+  "low middle": "low mid",
+  middle: "mid band",
+  top: "top",
+  centre: "mid (M)",
+  sides: "side (S)",
+  struck: "drums",
+  steady: "tonal",
+};
+
 export type Isolation = (typeof ISOLATIONS)[number];
 
 export function isPart(isolation: Isolation): isolation is "struck" | "steady" {

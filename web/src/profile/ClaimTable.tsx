@@ -5,6 +5,7 @@ import { SongCells } from "../components/Ink";
 import { percent, plural } from "../lib/format";
 import { Panel } from "./Panel";
 import { SharePlot, ShareAxis } from "./SharePlot";
+import { words } from "../words/words";
 
 interface ClaimTableProps {
   profile: Profile;
@@ -39,7 +40,7 @@ export function ClaimTable({ profile, chosen, onChoose }: ClaimTableProps) {
               <span className="sr-only">Turn into a target</span>
             </th>
             <th scope="col" className="font-normal">
-              It
+              {words.trait}
             </th>
             <th scope="col" className="font-normal">
               Songs
@@ -49,7 +50,7 @@ export function ClaimTable({ profile, chosen, onChoose }: ClaimTableProps) {
               <ShareAxis />
             </th>
             <th scope="col" className="text-right font-normal">
-              Elsewhere
+              {words.inOtherMusic}
             </th>
             <th scope="col" className="pl-4 font-normal">
               <span className="sr-only">Remark</span>
@@ -124,7 +125,7 @@ function Row({ claim, chosen, onChoose }: RowProps) {
       </td>
       <td className="text-right figure text-ink-2">{claim.elsewhere === null ? "–" : percent(claim.elsewhere)}</td>
       <td className="truncate pl-4 text-ink-2">
-        {doubtful ? `sure by ${percent(claim.sure ?? 0)}` : NOTES[claim.standing]}
+        {doubtful ? `${percent(claim.sure ?? 0)} sure` : NOTES[claim.standing]}
       </td>
     </tr>
   );

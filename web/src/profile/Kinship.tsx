@@ -2,6 +2,7 @@ import type { ProfilePage, Standing } from "../api/types";
 import { listed } from "../lib/format";
 import { Button } from "../components/Button";
 import { StandingSelect } from "./StandingSelect";
+import { words } from "../words/words";
 
 interface KinshipProps {
   page: ProfilePage;
@@ -42,7 +43,7 @@ export function Kinship({ page, onStanding }: KinshipProps) {
       )}
       {outlier && (
         <section>
-          <h2 className="mb-1 font-medium">Apart</h2>
+          <h2 className="mb-1 font-medium">{words.difference}</h2>
           <p>
             <span className="font-serif text-15">{outlier.title}</span>
             <span className="text-ink-2"> has not what all others have: </span>

@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import type { Aspect } from "../api/types";
+import { words } from "../words/words";
 
 /** Sentences that begin with what a reading says. */
 const OF_ASPECT: Record<Aspect, string> = {
@@ -29,7 +30,7 @@ export function ReckonWith({ studyId, referenceId, sentence, written = {}, layer
       to={`/studies/${studyId}/reckoner?${query.toString()}`}
       className="mt-3 self-start underline decoration-firm underline-offset-2 hover:bg-wash"
     >
-      Reckon with it
+      {words.calculate}
     </Link>
   );
 }

@@ -2,10 +2,12 @@ import { write } from "../api/client";
 import { keys } from "../api/keys";
 import type { Assembly } from "../api/types";
 import { useChange } from "../app/useChange";
+import { Ask } from "../components/Ask";
 import { Button } from "../components/Button";
 import { Failure } from "../components/Notice";
 import { ProgressBar } from "../components/Progress";
 import { plural } from "../lib/format";
+import { words } from "../words/words";
 
 interface AssemblyListProps {
   studyId: number;
@@ -51,10 +53,16 @@ function State({ studyId, assembly }: { studyId: number; assembly: Assembly }) {
   return (
     <>
       {problem ? <Failure error={new Error(problem)} /> : <span className="text-ink-2">not put together yet</span>}
-      <Button onClick={() => start.mutate()}>{assembly.state === "failed" ? "Try again" : "Put it together"}</Button>
-      <Button look="quiet" onClick={() => remove.mutate()}>
-        Remove
-      </Button>
+      <Button onClick={() => start.mutate()}>{assembly.state === "failed" ? words.tryAgain : "Put it together"}</Button>
+      <Ask
+        small
+        title={`Delete “${assembly.title}”?`}
+        description="Its files go with it. This can't be undone; they can be dropped again."
+        action={words.delete}
+        onYes={() => remove.mutate()}
+      >
+        {words.delete}
+      </Ask>
     </>
   );
 }

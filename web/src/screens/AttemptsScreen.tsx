@@ -6,9 +6,8 @@ import type { AttemptPage, AttemptRow } from "../api/types";
 import { useBeside } from "../attempts/Against";
 import { Laid } from "../attempts/Laid";
 import { Several } from "../attempts/Several";
-import { useAttemptChanges, useDrop } from "../attempts/useAttempts";
+import { useDrop } from "../attempts/useAttempts";
 import { Versions } from "../attempts/Versions";
-import { Button } from "../components/Button";
 import { DropPage } from "../components/DropPage";
 import { FileButton, SCORE_FILES, SOUND_FILES } from "../components/FileButton";
 import { LINK_LOOK } from "../components/linkLook";
@@ -19,6 +18,7 @@ import { Segmented } from "../components/Segmented";
 import { plural } from "../lib/format";
 import { AssemblyList } from "./AssemblyList";
 import { useStudyId } from "./params";
+import { words } from "../words/words";
 
 /** The user's own track, version by version, laid on what it is an attempt at. */
 export function AttemptsScreen() {
@@ -29,8 +29,6 @@ export function AttemptsScreen() {
   const { data } = useQuery(attemptsQuery(studyId));
   const attempts = data?.attempts ?? [];
   const chosen = attempts.find((attempt) => attempt.id === wanted) ?? attempts.at(-1);
-  const [gone, setGone] = useState<AttemptRow | null>(null);
-  const { bringBack } = useAttemptChanges(gone ?? undefined);
   const [beside] = useBeside();
   const show = (attempt: AttemptRow) => void navigate(`/studies/${studyId}/attempts/${attempt.id}`);
   const dropping = useDrop(studyId, chosen?.against_id, show);
@@ -61,11 +59,11 @@ export function AttemptsScreen() {
               On paper
             </Link>
             <a href={`/api/attempts/${page.attempt.id}/comparison.md`} className={LINK_LOOK}>
-              Take away
+              {words.exportMarkdown}
             </a>
             {page.comparison && (
               <a href={`/api/attempts/${page.attempt.id}/differences.csv`} className={LINK_LOOK}>
-                As a table
+                {words.exportCsv}
               </a>
             )}
           </>
@@ -96,19 +94,6 @@ export function AttemptsScreen() {
           </button>
         </p>
       )}
-      {gone && (
-        <p role="status" className="flex items-center gap-4 border-b border-rule px-4 py-1.5 text-ink-2">
-          {`${gone.title} was taken away.`}
-          <Button
-            onClick={() => {
-              bringBack.mutate(gone.id);
-              setGone(null);
-            }}
-          >
-            Undo
-          </Button>
-        </p>
-      )}
       {data && !chosen && waiting.length === 0 && (
         <Empty references={study?.references.length ?? 0} studyId={studyId} />
       )}
@@ -123,7 +108,7 @@ export function AttemptsScreen() {
         </div>
       )}
       {page && page.attempt.id === chosen?.id && (
-        <Laid key={`${page.attempt.id} ${beside ?? ""}`} page={page} onlyDifferent={onlyDifferent} onGone={setGone} />
+        <Laid key={`${page.attempt.id} ${beside ?? ""}`} page={page} onlyDifferent={onlyDifferent} />
       )}
     </DropPage>
   );

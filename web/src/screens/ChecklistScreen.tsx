@@ -15,13 +15,14 @@ import { Failure } from "../components/Notice";
 import { LINK_LOOK } from "../components/linkLook";
 import { PageHead } from "../components/PageHead";
 import { useChecklistId, useStudyId } from "./params";
+import { words } from "../words/words";
 
 export function ChecklistScreen() {
   const studyId = useStudyId();
   const id = useChecklistId();
   const { data: checklist, error } = useQuery(checklistQuery(id));
   const { data: study } = useQuery(studyQuery(studyId));
-  if (error)
+  if (error && !checklist)
     return (
       <>
         <PageHead title="No such checklist" />
@@ -79,7 +80,7 @@ function Steps({ checklist, list }: { checklist: Checklist; list: List }) {
       </Button>
       <Button
         disabled={!checklist.redo}
-        title={checklist.redo ? `Do again: ${checklist.redo}` : "Nothing to do again"}
+        title={checklist.redo ? `Redo: ${checklist.redo}` : "Nothing to redo"}
         onClick={list.redo}
       >
         Redo
@@ -113,9 +114,9 @@ function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: 
       run: () => current && list.clock(current.id, current.started_at ? "stop" : "start"),
     },
     { key: "Escape", name: "close the open item", group: GROUP, run: () => setOpen(null) },
-    { key: "Delete", name: "take it away", group: GROUP, run: () => current && list.remove(current.id) },
+    { key: "Delete", name: "delete it", group: GROUP, run: () => current && list.remove(current.id) },
     { key: "Mod+z", name: "undo", group: GROUP, run: list.undo },
-    { key: "Mod+Shift+z", name: "do it again", group: GROUP, run: list.redo },
+    { key: "Mod+Shift+z", name: "redo", group: GROUP, run: list.redo },
   ]);
   return (
     <>
@@ -126,7 +127,7 @@ function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: 
           Print
         </Link>
         <a href={`/api/checklists/${checklist.id}/checklist.md`} download className={LINK_LOOK}>
-          Take away as Markdown
+          {words.exportMarkdown}
         </a>
       </PageHead>
       <div className="flex min-h-0 grow bg-sheet max-mid:flex-col-reverse">
@@ -171,7 +172,7 @@ const COLUMNS: [string, string][] = [
   ["Item", ""],
   ["Target", "w-[24%]"],
   ["Within", "w-[92px]"],
-  ["Box, min", "w-[58px]"],
+  [words.minutes, "w-[58px]"],
   ["From", "w-[74px]"],
 ];
 

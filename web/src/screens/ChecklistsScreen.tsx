@@ -7,6 +7,7 @@ import { schoolsQuery, studyQuery } from "../api/queries";
 import type { StudyPage } from "../api/types";
 import { useHouse } from "../app/house";
 import { useChange } from "../app/useChange";
+import { useDeletion } from "../app/useDeletion";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
 import { LineInput } from "../components/LineInput";
@@ -16,6 +17,7 @@ import { ThrownAway } from "../components/ThrownAway";
 import { TableHead } from "../components/TableHead";
 import { day } from "../lib/format";
 import { useStudyId } from "./params";
+import { words } from "../words/words";
 
 /** The checklists of a study, and how to make another. */
 export function ChecklistsScreen() {
@@ -59,7 +61,7 @@ function ChecklistTable({ page }: { page: StudyPage }) {
     done: () => setNaming(null),
   });
   const copy = useChange({ send: (id: number) => write("POST", `/checklists/${id}/copies`), stale });
-  const remove = useChange({ send: (id: number) => write("DELETE", `/checklists/${id}`), stale });
+  const remove = useDeletion();
   return (
     <table className="mt-2 w-full border-collapse text-left">
       <TableHead columns={["Checklist", "Order", "Done", "Made", "(What to do)"]} />
@@ -118,12 +120,12 @@ function ChecklistTable({ page }: { page: StudyPage }) {
               {" · "}
               <button
                 type="button"
-                aria-label={`Throw away ${row.title}`}
-                title="It can be brought back below"
+                aria-label={`Delete ${row.title}`}
+                title="It can be restored below"
                 className="underline"
-                onClick={() => remove.mutate(row.id)}
+                onClick={() => remove({ path: `/checklists/${row.id}`, title: row.title, stale })}
               >
-                throw away
+                {words.delete}
               </button>
             </td>
           </tr>

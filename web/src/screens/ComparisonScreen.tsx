@@ -6,6 +6,7 @@ import { messageOf, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { plural } from "../lib/format";
 import { useStudyId } from "./params";
+import { words } from "../words/words";
 
 /** Two profiles side by side: what tells them apart most comes first. */
 export function ComparisonScreen() {
@@ -19,7 +20,7 @@ export function ComparisonScreen() {
   const { data, error } = useQuery({ ...comparisonQuery(studyId, choice), enabled: choice !== "" });
   return (
     <>
-      <PageHead title="Side by side" remark={page?.study.title ?? null}>
+      <PageHead title={words.compareStudies} remark={page?.study.title ?? null}>
         {choice !== "" && (
           <label className="flex items-center gap-2 text-ink-2">
             Beside
@@ -41,7 +42,12 @@ export function ComparisonScreen() {
           Back to the profile
         </Link>
       </PageHead>
-      <div tabIndex={0} className="min-h-0 grow overflow-auto bg-sheet px-4 pb-5 scroll-quiet">
+      <div
+        tabIndex={0}
+        role="region"
+        aria-label="Comparison"
+        className="min-h-0 grow overflow-auto bg-sheet px-4 pb-5 scroll-quiet"
+      >
         {page && studies && choice === "" && (
           <Notice
             action={
@@ -74,7 +80,7 @@ function Lines({ comparison: { here, there, lines } }: { comparison: Comparison 
             About
           </th>
           <th scope="col" className="font-normal">
-            It
+            {words.trait}
           </th>
           <th scope="colgroup" colSpan={3} className="font-normal">
             <span className="flex justify-between">

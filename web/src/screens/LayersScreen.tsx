@@ -17,7 +17,7 @@ import { useReferenceId, useStudyId } from "./params";
 export function LayersScreen() {
   const studyId = useStudyId();
   const { data: page, error } = useQuery(referenceQuery(useReferenceId()));
-  if (error)
+  if (error && !page)
     return (
       <>
         <PageHead title="No such reference" />

@@ -9,6 +9,7 @@ import { clock } from "../lib/format";
 import { runsOf } from "../lib/runs";
 import { useStudyId } from "./params";
 import { TableFrame } from "../components/TableFrame";
+import { words } from "../words/words";
 
 /** What was done when, how long, and what was decided why, by day; and what that says of the time that things take. */
 export function LogbookScreen() {
@@ -22,7 +23,7 @@ export function LogbookScreen() {
       <PageHead title="Logbook" remark={data.study.title}>
         {data.entries.length > 0 && (
           <a href={`/api/studies/${studyId}/logbook.csv`} download className={LINK_LOOK}>
-            Take away as CSV
+            {words.exportCsv}
           </a>
         )}
       </PageHead>

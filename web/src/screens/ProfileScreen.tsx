@@ -20,6 +20,7 @@ import { SongPlots } from "../profile/SongPlots";
 import { useStanding } from "../profile/StandingSelect";
 import { TechniqueTable } from "../profile/TechniqueTable";
 import { useStudyId } from "./params";
+import { words } from "../words/words";
 
 export function ProfileScreen() {
   const studyId = useStudyId();
@@ -40,7 +41,7 @@ export function ProfileScreen() {
         {data && <Beside page={data} onChoose={(id) => setSearch({ against: id }, { replace: true })} />}
         {data && (
           <Link to={`/studies/${studyId}/comparison`} className={LINK_LOOK}>
-            Lay beside
+            {words.compareStudies}
           </Link>
         )}
         {data && <IntoTargets studyId={studyId} against={against} chosen={chosen} />}
@@ -72,7 +73,7 @@ export function ProfileScreen() {
 function Beside({ page, onChoose }: { page: ProfilePage; onChoose: (id: string) => void }) {
   return (
     <label className="flex items-center gap-2 text-ink-2">
-      <span className="max-mid:hidden">Told beside</span>
+      <span className="max-mid:hidden">{words.comparedWith}</span>
       <select
         value={page.against}
         onChange={(event) => onChoose(event.target.value)}

@@ -47,10 +47,7 @@ export function SettingsScreen() {
     <>
       <PageHead title="Settings" remark={`kept in the data directory “${house.name}”`} />
       <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-8 scroll-quiet">
-        <Line
-          name="Names of notes"
-          hint="On sheets, layers and what is taken away of a song. Checklists spell by their key."
-        >
+        <Line name="Names of notes" hint="On sheets, layers and exports of a song. Checklists spell by their key.">
           <Segmented
             label="Names of notes"
             choices={NAMES}

@@ -31,7 +31,7 @@ export function SheetScreen() {
   const row = study?.references.find((candidate) => candidate.id === referenceId);
   useTrack(page);
 
-  if (error)
+  if (error && !page)
     return (
       <>
         <PageHead title="No such reference" />
@@ -61,7 +61,7 @@ function Finished({ page, analysis, count }: { page: ReferencePage; analysis: An
     zoomTo(ZOOMS[(ZOOMS.findIndex((item) => item.value === zoom) + 1) % ZOOMS.length]?.value ?? "song");
   useCommands([
     { key: "z", name: "zoom: whole song, section, bar", group: "On the sheet", run: zoomOn },
-    { name: "measure this recording again", group: "On the sheet", run: () => again.mutate() },
+    { name: "analyse this recording again", group: "On the sheet", run: () => again.mutate() },
   ]);
   const { reference } = page;
   const confirmed = Object.values(page.current).filter(
@@ -166,7 +166,7 @@ function Plan({ page }: { page: ReferencePage }) {
       onClick={() => create.mutate()}
       title={
         isWaiting(page.derivation?.state)
-          ? "What you put right is still being worked in"
+          ? "Your correction is still being analysed"
           : "Make a checklist from these readings"
       }
     >

@@ -148,7 +148,7 @@ function Sound({ sound, studyId, lost }: { sound: SoundRow; studyId: number; los
               <span className="text-11 text-ink-2">
                 {[
                   candidate.source,
-                  candidate.sure === null || candidate.sure === undefined ? "" : `sure to ${percent(candidate.sure)}`,
+                  candidate.sure === null || candidate.sure === undefined ? "" : `${percent(candidate.sure)} sure`,
                   candidate.cost,
                   candidate.live ? "playable live" : "",
                 ]

@@ -14,6 +14,7 @@ import { TableHead } from "../components/TableHead";
 import { ThrownAway } from "../components/ThrownAway";
 import { AIMS } from "../lib/aims";
 import { day, figure, plural, signs } from "../lib/format";
+import { words } from "../words/words";
 
 const LINK =
   "inline-flex h-7 items-center rounded-sm border border-ink bg-ink px-3 font-medium text-sheet hover:opacity-90";
@@ -90,7 +91,7 @@ function OpenFile() {
   const open = useOpenStudyFile();
   return (
     <FileButton
-      name="Open a study file"
+      name={words.openStudyFile}
       label="A study file"
       accept=".zip"
       onFiles={([file]) => {

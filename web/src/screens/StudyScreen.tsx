@@ -25,7 +25,7 @@ export function StudyScreen() {
   const studyId = useStudyId();
   const { data, error } = useQuery(studyQuery(studyId));
   const files = useImport();
-  if (error) return <Failed error={error} />;
+  if (error && !data) return <Failed error={error} />;
   if (!data) return <PageHead title="" />;
 
   return (

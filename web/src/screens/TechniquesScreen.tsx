@@ -180,7 +180,7 @@ function Entry({ entry, studyId, onGone }: { entry: TechniqueEntry; studyId: num
             <Button onClick={() => setEditing(true)}>Change the words</Button>
             {entry.own && (
               <Button look="refute" onClick={() => takeBack.mutate()}>
-                {entry.family === "own" ? "Remove it" : "Take your words back"}
+                {entry.family === "own" ? "Delete" : "Restore the original text"}
               </Button>
             )}
           </div>

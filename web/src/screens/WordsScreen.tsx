@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { PageHead } from "../components/PageHead";
 import { GLOSSARY } from "../words/glossary";
+import { words as labels } from "../words/words";
 
 /** The words of this house. */
 export function WordsScreen() {
@@ -9,7 +10,7 @@ export function WordsScreen() {
   const found = GLOSSARY.filter(({ word, means }) => `${word} ${means}`.toLowerCase().includes(wanted));
   return (
     <>
-      <PageHead title="Words" remark="What is meant by them here.">
+      <PageHead title={labels.glossary} remark="What is meant by them here.">
         <input
           type="search"
           aria-label="Search the words"
@@ -19,7 +20,12 @@ export function WordsScreen() {
           className="h-7 w-44 rounded-sm border border-firm bg-sheet px-2"
         />
       </PageHead>
-      <div tabIndex={0} className="min-h-0 grow overflow-y-auto bg-sheet px-4 pt-2 pb-8 scroll-quiet">
+      <div
+        tabIndex={0}
+        role="region"
+        aria-label="Glossary"
+        className="min-h-0 grow overflow-y-auto bg-sheet px-4 pt-2 pb-8 scroll-quiet"
+      >
         {found.length === 0 && <p className="py-4 font-serif text-18 text-ink-2">No such word here.</p>}
         <dl className="columns-1 gap-10 mid:columns-2 wide:columns-3">
           {found.map(({ word, means }) => (

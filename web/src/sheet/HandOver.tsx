@@ -4,6 +4,7 @@ import { FORMATS } from "../api/contract";
 import type { Analysis, ReferencePage } from "../api/types";
 import { told } from "../app/frame";
 import { linkButton } from "../components/linkLook";
+import { words } from "../words/words";
 
 const CHOICE = "block px-4 py-1 outline-none data-[highlighted]:bg-wash";
 
@@ -15,7 +16,7 @@ export function HandOver({ page, analysis }: { page: ReferencePage; analysis: An
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger className={`${linkButton} data-[state=open]:bg-ink data-[state=open]:text-sheet`}>
-        Hand over
+        {words.export}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

@@ -7,6 +7,7 @@ import { plural } from "../lib/format";
 import { Unfinished } from "./Unfinished";
 import { useAgain } from "./useAgain";
 import { useEdits } from "./useEdits";
+import { words } from "../words/words";
 
 /** What is stored can't be laid out: the last change can be taken back, or the recording measured anew. */
 export function Unshowable({ page, problem }: { page: ReferencePage; problem: string }) {
@@ -22,7 +23,7 @@ export function Unshowable({ page, problem }: { page: ReferencePage; problem: st
         <div className="mt-4 flex gap-2">
           {journal.undo && <Button onClick={edits.undo}>Undo: {journal.undo}</Button>}
           <Button disabled={measuring || again.isPending} onClick={() => again.mutate()}>
-            {measuring ? "Being measured anew" : "Measure anew"}
+            {measuring ? "Being analysed again" : words.analyseAgain}
           </Button>
         </div>
         <p className="mt-4 max-w-[520px] text-ink-2">
@@ -47,7 +48,7 @@ export function NotYet({ page, run }: { page: ReferencePage; run: ReferencePage[
           <div className="p-4">
             <Failure
               error={new Error(run.error ?? "The analysis failed.")}
-              action={<Button onClick={() => again.mutate()}>Try again</Button>}
+              action={<Button onClick={() => again.mutate()}>{words.tryAgain}</Button>}
             />
           </div>
         ) : (

@@ -27,6 +27,8 @@ export function Row({ height, label, children, seeks = false, onPick, loops = fa
   return (
     <div className="relative flex [contain:layout_style]" style={{ height }}>
       <div className="sticky left-0 z-10 w-labels shrink-0 bg-sheet pl-4">{label}</div>
+      {/* A pointer goes where it points; keys have the bar keys of playback and the commands of the sheet. */}
+      {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
       <div
         className={`relative shrink-0 ${seeks ? "cursor-crosshair" : ""} ${loops ? "touch-none select-none" : ""}`}
         style={{ width: geometry.width }}

@@ -29,6 +29,7 @@ import type { Edits } from "./useEdits";
 import { useChosenInView } from "./useChosenInView";
 import { useView } from "./useView";
 import { useSheetCommands } from "./useSheetCommands";
+import { words } from "../words/words";
 
 /** Names of the rows, and the margin right of the last bar. */
 const LABELS = 108;
@@ -172,13 +173,13 @@ function Derivation({ page }: { page: ReferencePage }) {
   if (run?.state === "failed")
     return (
       <p role="alert" className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5 text-conflict">
-        What you put right could not be worked in: {run.error}
+        Your correction could not be applied: {run.error}
       </p>
     );
   if (!run || run.state === "done") return null;
   return (
     <p role="status" className="shrink-0 border-b border-rule bg-sheet px-4 py-1.5 text-ink-2">
-      Working in what you put right: {run.stage ? stageName(run.stage) : "waiting"}
+      {words.reanalysing}: {run.stage ? stageName(run.stage) : "waiting"}
     </p>
   );
 }

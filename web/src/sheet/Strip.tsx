@@ -57,7 +57,7 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
 }
 
 function StateWord({ reading }: { reading: Reading }) {
-  if (reading.state === "refuted") return <span className="text-conflict">refuted</span>;
+  if (reading.state === "refuted") return <span className="text-conflict">wrong</span>;
   if (reading.source !== "measured")
     return <span className="truncate text-heard-text">{reading.source === "heard" ? "by ear" : reading.source}</span>;
   if (reading.state === "confirmed")

@@ -69,7 +69,7 @@ function PlaceMark({ group, first, last, lane, refuted }: Laid) {
   return (
     <button
       type="button"
-      aria-label={`${group.number} ${group.name}, ${bars(first, last)}${refuted ? ", refuted" : ""}`}
+      aria-label={`${group.number} ${group.name}, ${bars(first, last)}${refuted ? ", wrong" : ""}`}
       aria-pressed={chosen}
       title={`${group.name}, ${bars(first, last)}`}
       onClick={() => select(selectionOf(group))}

@@ -33,7 +33,7 @@ export interface Stale {
 
 export interface Edits {
   post: (path: string, body: object) => Promise<Answer | null>;
-  mark: (id: number, state: ReadingState) => Promise<Answer | null>;
+  mark: (id: number, state: ReadingState, why?: { note: string; link: string }) => Promise<Answer | null>;
   correct: (id: number, body: CorrectionBody) => Promise<Answer | null>;
   remove: (id: number) => Promise<Answer | null>;
   patch: (path: string, body: object) => Promise<Answer | null>;
@@ -74,7 +74,7 @@ export function useEdits(page: ReferencePage): Edits {
       setError(null);
       // Figures of the new track are none that were heard in this one.
       if (mine && !NEUTRAL.test(edit.path) && !("state" in edit.body)) {
-        setError(new Error("You read this song as mine. Switch to as theirs to put right what was heard in it."));
+        setError(new Error("You are reading this song as mine. Switch to as theirs to correct what was heard in it."));
         return null;
       }
       try {
@@ -110,8 +110,12 @@ export function useEdits(page: ReferencePage): Edits {
     const post = (path: string, body: object) => send({ method: "POST", path, body });
     return {
       post: (path: string, body: object) => post(`/references/${id}/${path}`, body),
-      mark: (reading: number, state: ReadingState) =>
-        send({ method: "PATCH", path: `/readings/${reading}`, body: { state } }),
+      mark: (reading: number, state: ReadingState, why?: { note: string; link: string }) =>
+        send({
+          method: "PATCH",
+          path: `/readings/${reading}`,
+          body: { state, ...(why && { note: why.note, link: why.link || null }) },
+        }),
       correct: (reading: number, body: CorrectionBody) => post(`/readings/${reading}/corrections`, body),
       remove: (reading: number) => send({ method: "DELETE", path: `/readings/${reading}`, body: {} }),
       patch: (path: string, body: object) =>

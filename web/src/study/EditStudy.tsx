@@ -4,6 +4,7 @@ import type { Study } from "../api/types";
 import { useChange } from "../app/useChange";
 import { Dialog } from "../components/Dialog";
 import { StudyForm } from "./StudyForm";
+import { words } from "../words/words";
 
 /** Title, aim, scope, tempo and key of a study, at any time; sheets and lists follow. */
 export function EditStudy({ study, open, onClose }: { study: Study; open: boolean; onClose: () => void }) {
@@ -17,7 +18,7 @@ export function EditStudy({ study, open, onClose }: { study: Study; open: boolea
     <Dialog title="Edit the study" open={open} onClose={onClose} wide>
       <StudyForm
         study={study}
-        action="Keep it so"
+        action={words.save}
         pending={save.isPending}
         error={save.error}
         onSave={(body) => save.mutate(body)}

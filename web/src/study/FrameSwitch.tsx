@@ -1,9 +1,10 @@
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { Study } from "../api/types";
 import { useCommands } from "../app/commands";
 import { useTold } from "../app/frame";
 import { Segmented } from "../components/Segmented";
-import { EditStudy } from "./EditStudy";
+
+const EditStudy = lazy(() => import("./EditStudy").then((module) => ({ default: module.EditStudy })));
 
 const CHOICES = [
   { value: "theirs", name: "as theirs", hint: "In the tempo and key of each song" },
@@ -38,7 +39,7 @@ export function FrameSwitch({ study }: { study: Study }) {
       >
         {as}
       </button>
-      <EditStudy key={String(editing)} study={study} open={editing} onClose={() => setEditing(false)} />
+      <Suspense>{editing && <EditStudy study={study} open onClose={() => setEditing(false)} />}</Suspense>
     </>
   );
 }

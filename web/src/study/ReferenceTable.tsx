@@ -8,6 +8,7 @@ import { keys } from "../api/keys";
 import { studiesQuery } from "../api/queries";
 import type { ReferenceRow } from "../api/types";
 import { useChange } from "../app/useChange";
+import { useDeletion } from "../app/useDeletion";
 import { isBusy } from "../app/useProgress";
 import { Button } from "../components/Button";
 import { LineInput } from "../components/LineInput";
@@ -17,6 +18,8 @@ import { Progress } from "../components/Progress";
 import { TableHead } from "../components/TableHead";
 import { clock, figure } from "../lib/format";
 import { AboutSong } from "./AboutSong";
+import { useEscape } from "../lib/useEscape";
+import { words } from "../words/words";
 
 const COLUMNS = ["(Number)", "Song", "Tempo", "Meter", "Key", "Loop", "Form", "Loudness", "Readings", "(What to do)"];
 
@@ -98,6 +101,7 @@ function ReferenceLine({ row, of }: { row: ReferenceRow; of: number }) {
 function Rename({ row, onDone }: { row: ReferenceRow; onDone: () => void }) {
   const [title, setTitle] = useState(row.title);
   const [artist, setArtist] = useState(row.artist ?? "");
+  useEscape(onDone);
   const save = useChange({
     send: () => write("PATCH", `/references/${row.id}`, { title: title.trim(), artist: artist.trim() || null }),
     stale: [keys.study(row.study_id), keys.reference(row.id)],
@@ -110,16 +114,15 @@ function Rename({ row, onDone }: { row: ReferenceRow; onDone: () => void }) {
         event.preventDefault();
         save.mutate();
       }}
-      onKeyDown={(event) => event.key === "Escape" && onDone()}
     >
       <LineInput name="Title" autoFocus maxLength={200} value={title} onText={setTitle} />
       <LineInput name="Artist" placeholder="artist" maxLength={200} value={artist} onText={setArtist} />
       <span className="flex gap-1.5">
         <Button type="submit" disabled={title.trim() === ""}>
-          Keep it
+          {words.save}
         </Button>
         <Button look="quiet" onClick={onDone}>
-          Cancel
+          {words.cancel}
         </Button>
       </span>
     </form>
@@ -137,7 +140,7 @@ function RowMenu({ row, of, onRename }: { row: ReferenceRow; of: number; onRenam
     send: (body: { study_id: number; copy: boolean }) => write("POST", `/references/${row.id}/moves`, body),
     stale,
   });
-  const remove = useChange({ send: () => write("DELETE", `/references/${row.id}`), stale });
+  const remove = useDeletion();
   const others = (data?.studies ?? []).filter((study) => study.id !== row.study_id);
   return (
     <DropdownMenu.Root modal={false}>
@@ -185,8 +188,11 @@ function RowMenu({ row, of, onRename }: { row: ReferenceRow; of: number; onRenam
               {`Copy to “${study.title}”`}
             </DropdownMenu.Item>
           ))}
-          <DropdownMenu.Item className={`${CHOICE} text-conflict`} onSelect={() => remove.mutate()}>
-            Throw away
+          <DropdownMenu.Item
+            className={`${CHOICE} text-conflict`}
+            onSelect={() => remove({ path: `/references/${row.id}`, title: row.title, stale })}
+          >
+            {words.delete}
           </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -211,7 +217,7 @@ function Problem({ row, path }: { row: ReferenceRow; path: string }) {
 function RunState({ row }: { row: ReferenceRow }) {
   const stale = [keys.study(row.study_id), keys.progress(row.study_id)];
   const again = useChange({ send: () => write("POST", `/references/${row.id}/analyses`), stale });
-  const remove = useChange({ send: () => write("DELETE", `/references/${row.id}`), stale });
+  const remove = useDeletion();
   if (!row.analysis || isBusy(row.analysis))
     return row.analysis ? <Progress run={row.analysis} /> : <span>waiting</span>;
   return (
@@ -219,8 +225,8 @@ function RunState({ row }: { row: ReferenceRow }) {
       error={new Error(row.analysis.error ?? "The analysis failed.")}
       action={
         <>
-          <Button onClick={() => again.mutate()}>Try again</Button>
-          <Button look="quiet" onClick={() => remove.mutate()}>
+          <Button onClick={() => again.mutate()}>{words.tryAgain}</Button>
+          <Button look="quiet" onClick={() => remove({ path: `/references/${row.id}`, title: row.title, stale })}>
             Remove
           </Button>
         </>

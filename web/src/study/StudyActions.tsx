@@ -1,14 +1,14 @@
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { write } from "../api/client";
 import { keys } from "../api/keys";
 import type { StudyPage } from "../api/types";
 import { told } from "../app/frame";
-import { useChange } from "../app/useChange";
+import { useDeletion } from "../app/useDeletion";
 import { Button } from "../components/Button";
 import { linkButton } from "../components/linkLook";
 import { EditStudy } from "./EditStudy";
+import { words } from "../words/words";
 
 const CHOICE = "block px-4 py-1.5 outline-none data-[highlighted]:bg-wash";
 
@@ -17,23 +17,19 @@ export function StudyActions({ page }: { page: StudyPage }) {
   const { study } = page;
   const [editing, setEditing] = useState(false);
   const navigate = useNavigate();
-  const remove = useChange({
-    send: () => write("DELETE", `/studies/${study.id}`),
-    stale: [keys.studies],
-    done: () => void navigate("/"),
-  });
+  const remove = useDeletion();
   return (
     <>
       <Button onClick={() => setEditing(true)}>Edit</Button>
       <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger className={`${linkButton} data-[state=open]:bg-ink data-[state=open]:text-sheet`}>
-          Hand over
+          {words.export}
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" sideOffset={4} className="z-40 w-[360px] border border-firm bg-sheet py-1">
             <DropdownMenu.Item asChild>
               <a href={`/api/studies/${study.id}/study.zip`} download className={CHOICE}>
-                The study whole, to be opened elsewhere: sound, readings, lists, attempts
+                The whole study, to open on another machine: sound, readings, lists, attempts
               </a>
             </DropdownMenu.Item>
             <DropdownMenu.Item asChild>
@@ -44,8 +40,19 @@ export function StudyActions({ page }: { page: StudyPage }) {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
-      <Button look="quiet" title="It can be brought back from the page of all studies" onClick={() => remove.mutate()}>
-        Throw away
+      <Button
+        look="quiet"
+        title="It can be restored from the page of all studies"
+        onClick={() =>
+          remove({
+            path: `/studies/${study.id}`,
+            title: study.title,
+            stale: [keys.studies, keys.study(study.id)],
+            done: () => void navigate("/"),
+          })
+        }
+      >
+        {words.delete}
       </Button>
       <EditStudy key={String(editing)} study={study} open={editing} onClose={() => setEditing(false)} />
     </>

@@ -32,7 +32,7 @@ describe("places of a study", () => {
     const measured = { ...page, references: [{ ...page.references[0], summary: {} }] } as unknown as StudyPage;
     const names = commandsOf(measured, PLACES, vi.fn()).map((command) => command.name);
     expect(names).toContain("Wet Slate: on paper");
-    expect(names.filter((name) => name.startsWith("Wet Slate: take away"))).toHaveLength(FORMATS.length);
+    expect(names.filter((name) => name.startsWith("Wet Slate: export "))).toHaveLength(FORMATS.length);
   });
 
   it("lead to every page that needs no number", () => {

@@ -6,6 +6,7 @@ export interface Word {
 }
 
 export const GLOSSARY: Word[] = [
+  { word: "alternative", means: "What else it could be, with how likely that is." },
   {
     word: "as mine",
     means:
@@ -76,17 +77,12 @@ export const GLOSSARY: Word[] = [
     means: "One statement about a reference, with where it comes from, how sure it is, and what else it could be.",
   },
   { word: "reference", means: "A song that you learn from." },
-  {
-    word: "refuted",
-    means: "A person says that it is wrong. It is struck through, and left out of whatever rests on it.",
-  },
   { word: "register", means: "How high or low a part lies: its lowest, usual and highest note." },
   { word: "relative key", means: "The key with the same notes and another home: A minor and C major." },
   {
     word: "repeatability",
     means: "How far a measure strays when nothing changed. What lies within it is no difference.",
   },
-  { word: "rival", means: "What else it could be, with the odds." },
   {
     word: "school",
     means:
@@ -107,6 +103,10 @@ export const GLOSSARY: Word[] = [
   { word: "tolerance", means: "How far off something may be and still count as close." },
   { word: "varispeed", means: "Speed and pitch together, as on a tape." },
   { word: "voicing", means: "Which notes of a chord are played, in which octaves." },
+  {
+    word: "wrong",
+    means: "A person says that it is wrong. It is struck through, and left out of whatever rests on it.",
+  },
 ];
 
 export function meaningOf(word: string): string | undefined {

@@ -17,6 +17,7 @@ import { CardHead } from "../card/CardHead";
 import { Part } from "../card/Part";
 import { Facts } from "../card/Facts";
 import { Listen } from "../card/Listen";
+import { words } from "../../words/words";
 
 export function ChordCard({ at }: { at: number }) {
   const { page, analysis, edits } = useSheet();
@@ -132,7 +133,7 @@ function Around({ index }: { index: number }) {
 function Rivals({ chord, onTake }: { chord: Chord; onTake: (symbol: string) => void }) {
   if (chord.rivals.length === 0) return null;
   return (
-    <Part title="Could also be" aside="odds">
+    <Part title={words.alternatives} aside={words.likelihood}>
       <ul>
         {chord.rivals.map((rival) => (
           <li key={rival.symbol} className="flex items-baseline justify-between py-0.5">

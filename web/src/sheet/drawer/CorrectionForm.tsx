@@ -1,4 +1,4 @@
-import { useState, type FormEvent } from "react";
+import { useId, useState, type FormEvent } from "react";
 import type { Aspect, Reading, Source } from "../../api/types";
 import { ApiError } from "../../api/client";
 import { Button } from "../../components/Button";
@@ -8,6 +8,9 @@ import { METERS, TOLD_SOURCES } from "../../api/contract";
 import { figure } from "../../lib/format";
 import type { CorrectionBody } from "../useEdits";
 import { Part } from "../card/Part";
+import { InFoot } from "../card/slots";
+import { useEscape } from "../../lib/useEscape";
+import { words } from "../../words/words";
 
 interface CorrectionFormProps {
   aspect: Aspect;
@@ -21,6 +24,8 @@ interface CorrectionFormProps {
 
 /** A person's value in the place of a reading, with where it comes from. */
 export function CorrectionForm({ aspect, reading, title, action, error, onSave, onCancel }: CorrectionFormProps) {
+  useEscape(onCancel);
+  const formId = useId();
   const [value, setValue] = useState<Record<string, unknown>>(() => firstValue(aspect, reading));
   const [source, setSource] = useState<Source>("heard");
   const [note, setNote] = useState("");
@@ -31,7 +36,7 @@ export function CorrectionForm({ aspect, reading, title, action, error, onSave, 
   };
   return (
     <Part title={title}>
-      <form onSubmit={submit} noValidate className="flex flex-col gap-2.5">
+      <form id={formId} onSubmit={submit} noValidate className="flex flex-col gap-2.5">
         <ValueField
           aspect={aspect}
           value={value}
@@ -58,26 +63,26 @@ export function CorrectionForm({ aspect, reading, title, action, error, onSave, 
             />
           )}
         </Field>
-        <Field label="Where it is said">
+        <Field label={words.link}>
           {(props) => (
             <input
               {...props}
               maxLength={500}
               value={link}
               onChange={(event) => setLink(event.target.value)}
-              placeholder="an address, a page, a minute"
+              placeholder="https://…"
             />
           )}
         </Field>
+      </form>
+      <InFoot>
         <div className="flex gap-2">
-          <Button type="submit" look="solid">
+          <Button type="submit" form={formId} look="solid" className="grow">
             {action}
           </Button>
-          <Button look="quiet" onClick={onCancel}>
-            Cancel
-          </Button>
+          <Button onClick={onCancel}>{words.cancel}</Button>
         </div>
-      </form>
+      </InFoot>
     </Part>
   );
 }

@@ -8,6 +8,7 @@ import { usePlayer, usePlayTime } from "../../player/context";
 import { useSheet } from "../context";
 import { Part } from "../card/Part";
 import { beatsPerBar, beatText, notesInBar, type PlayedNote } from "../played";
+import { words } from "../../words/words";
 
 const figure = (text: string) => Number(text.replace(",", "."));
 const positive = (text: string) => /^\d+([.,]\d+)?$/.test(text.trim()) && figure(text) > 0;
@@ -24,7 +25,10 @@ export function LineEditor({ line }: { line: PlayedLine }) {
   );
   const post = (body: object) => void edits.post("lines", { layer: line.layer, bar, ...body });
   return (
-    <Part title="Put it right" aside={line.edited > 0 ? `${plural(line.edited, "change")} by you` : "at the playhead"}>
+    <Part
+      title={words.editNotes}
+      aside={line.edited > 0 ? `${plural(line.edited, "change")} by you` : "at the playhead"}
+    >
       <div className="flex items-center gap-2">
         <Button className="px-2" disabled={bar <= 1} aria-label="Bar before" onClick={() => player.seekBar(bar - 1)}>
           ‹
@@ -100,8 +104,8 @@ function NoteRow({ note, signature, onMove, onTake }: NoteRowProps) {
       <span className="text-ink-2" aria-hidden>
         %
       </span>
-      <Button look="quiet" className="ml-auto px-1" aria-label={`Take away ${what}`} onClick={onTake}>
-        Take away
+      <Button look="quiet" className="ml-auto px-1" aria-label={`Delete ${what}`} onClick={onTake}>
+        {words.delete}
       </Button>
     </li>
   );

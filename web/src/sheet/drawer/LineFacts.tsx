@@ -6,6 +6,7 @@ import { useSheet } from "../context";
 import { apartWords } from "../played";
 import { returnsOf } from "../returns";
 import { swingText } from "./FeelTable";
+import { words } from "../../words/words";
 
 /** Bars that depart from what returns, as many as are listed. */
 const MOST = 8;
@@ -26,8 +27,8 @@ export function LineFacts({ line }: { line: PlayedLine }) {
               ["Off-beats", feel.ratio > 0.53 ? `${swingText(feel)}, ${figure(feel.ms, 0)} ms late` : "straight"],
               ["Spread", feel.spread_ms === null ? "not told" : `${figure(feel.spread_ms, 1)} ms`],
               [
-                "Hard and soft",
-                feel.ladder ? `${feel.ladder.map((value) => percent(value)).join(" and ")}, in turn` : "not in turn",
+                words.alternatingAccents,
+                feel.ladder ? `${feel.ladder.map((value) => percent(value)).join(" / ")}` : words.none,
               ],
               ...(feel.strum_ms === null
                 ? []

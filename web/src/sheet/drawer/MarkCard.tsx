@@ -3,6 +3,7 @@ import { useSheet } from "../context";
 import { CardHead } from "../card/CardHead";
 import { Listen } from "../card/Listen";
 import { Remove } from "../card/Remove";
+import { words } from "../../words/words";
 
 /** A note that a person pinned to some bars. */
 export function MarkCard({ id }: { id: number }) {
@@ -24,7 +25,7 @@ export function MarkCard({ id }: { id: number }) {
         heard
       />
       <Listen run={{ first: mark.first_bar, last: mark.last_bar }} />
-      <Remove id={id}>Remove the mark</Remove>
+      <Remove id={id}>{words.delete}</Remove>
     </>
   );
 }

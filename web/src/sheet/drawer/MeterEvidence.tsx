@@ -24,7 +24,7 @@ export function MeterEvidence() {
               : []),
             ["Beats", `${analysis.beats.length} in ${analysis.bars.length} bars`],
             ["Pickup", analysis.pickup_beats === 0 ? "none" : plural(analysis.pickup_beats, "beat")],
-            ["First beats", `sure to ${percent(analysis.downbeat_confidence)}`],
+            ["First beats", `${percent(analysis.downbeat_confidence)} sure`],
           ]}
         />
       </Part>

@@ -11,6 +11,7 @@ import { Part } from "../card/Part";
 import { LayerCardForm } from "./LayerCardForm";
 import { Remove } from "../card/Remove";
 import { sectionName } from "../../lib/sections";
+import { words } from "../../words/words";
 
 const LEVELS = [
   { value: "0", name: "absent" },
@@ -46,7 +47,7 @@ export function OwnLayerCard({ id }: { id: number }) {
         onSave={(change, done) => void edits.patch(`${id}/card`, change).then((answer) => answer && done())}
       />
       <CopyCard id={id} />
-      <Remove id={id}>Remove the layer</Remove>
+      <Remove id={id}>{words.delete}</Remove>
     </>
   );
 }

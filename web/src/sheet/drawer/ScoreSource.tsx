@@ -99,7 +99,7 @@ export function ScoreSource({ score, change }: { score: ScoreRow; change: Change
       </ul>
       <Ask
         title={`Remove the MIDI file “${score.name}”?`}
-        description="What its notes tell goes with it, and the song is worked out anew. This can't be undone; the file can be added again."
+        description="What its notes tell goes with it, and the song is analysed again. This can't be undone; the file can be added again."
         action="Remove the notes"
         onYes={() => void change("DELETE", path)}
       >

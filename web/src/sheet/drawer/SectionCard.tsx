@@ -99,7 +99,7 @@ function Drums({ firstBar }: { firstBar: number }) {
   return (
     <Part
       title="Drum steps"
-      aside={`over ${plural(longestPeriod(pattern), "bar")}; sure to ${percent(pattern.confidence)}`}
+      aside={`over ${plural(longestPeriod(pattern), "bar")}; ${percent(pattern.confidence)} sure`}
     >
       <StepGrid
         whole
@@ -153,7 +153,7 @@ function Lines({ firstBar, last }: { firstBar: number; last: number }) {
           [
             "Lead",
             lead
-              ? `${lead.contour}, ${pitchName(lead.low, analysis.key?.signature)} to ${pitchName(lead.high, analysis.key?.signature)}; sure to ${percent(lead.confidence)}`
+              ? `${lead.contour}, ${pitchName(lead.low, analysis.key?.signature)} to ${pitchName(lead.high, analysis.key?.signature)}; ${percent(lead.confidence)} sure`
               : "none stands clear",
           ],
         ]}

@@ -4,6 +4,7 @@ import { useSheet } from "../context";
 import { CardHead } from "../card/CardHead";
 import { Part } from "../card/Part";
 import { headline } from "./headline";
+import { words } from "../../words/words";
 
 /** Readings that contradict each other: the one that is confirmed holds, the others stay in the history. */
 export function SettleCard() {
@@ -58,7 +59,7 @@ export function Sides({ readings }: { readings: Reading[] }) {
             </span>
           </span>
           <Button look="confirm" className="h-6 px-2" onClick={() => void edits.mark(reading.id, "confirmed")}>
-            Holds
+            {words.confirm}
           </Button>
         </li>
       ))}

@@ -1,5 +1,6 @@
 import type { ReadingState, Sighting } from "../../api/types";
 import { Button } from "../../components/Button";
+import { words } from "../../words/words";
 
 /** What a person decided about one place, and the other decisions. */
 export function SightingState({ sighting, onDecide }: { sighting: Sighting; onDecide: (state: ReadingState) => void }) {
@@ -16,10 +17,10 @@ export function SightingState({ sighting, onDecide }: { sighting: Sighting; onDe
   return (
     <span className="flex gap-1.5">
       <Button look="confirm" className="h-6 px-2" onClick={() => onDecide("confirmed")}>
-        This one is right
+        {words.confirm}
       </Button>
       <Button look="refute" className="h-6 px-2" onClick={() => onDecide("refuted")}>
-        Refute
+        {words.wrong}
       </Button>
     </span>
   );

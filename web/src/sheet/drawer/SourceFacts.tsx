@@ -5,6 +5,18 @@ import { BEATS } from "../../api/contract";
 import { useSheet } from "../context";
 import { Facts } from "../card/Facts";
 import { Part } from "../card/Part";
+import { words } from "../../words/words";
+
+/** Note values of so many steps in a beat. */
+const GATED: Record<number, string> = {
+  1: "quarters",
+  2: "8ths",
+  3: "8th triplets",
+  4: "16ths",
+  6: "16th triplets",
+  8: "32nds",
+};
+const gatedIn = (steps: number) => GATED[steps] ?? `${steps} steps a beat`;
 
 /** All that was measured on a stem, in words and figures. */
 export function StemFacts({ stem }: { stem: StemSound }) {
@@ -26,7 +38,7 @@ export function StemFacts({ stem }: { stem: StemSound }) {
     ],
     ["Repeats itself", stem.echo && echoText(stem.echo)],
     ["Dies away in", stem.tail_s === null ? null : `about ${figure(stem.tail_s, 1)} s`],
-    ["Chopped", stem.gating && `${stem.gating.steps} times a beat, ${figure(stem.gating.depth_db, 0)} dB`],
+    [words.gated, stem.gating && `in ${gatedIn(stem.gating.steps)}, ${figure(stem.gating.depth_db, 0)} dB`],
     [
       "Register",
       stem.pitch &&

@@ -25,7 +25,7 @@ export function SourcesCard() {
       <CardHead
         caption="Sources beside the mix"
         value="Stems and MIDI"
-        why="Notes lead, then stems, then the mix; what the others say stays beside as rivals."
+        why="Notes lead, then stems, then the mix; what the others say is kept as an alternative."
       />
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <FileButton
@@ -113,7 +113,7 @@ function Stem({ stem, change }: { stem: StemRow; change: Change }) {
               className="underline"
               onClick={() => void change("PATCH", path, { insisted: !stem.insisted })}
             >
-              {stem.insisted ? "leave it out" : "use it anyway"}
+              {stem.insisted ? "leave out" : "use it anyway"}
             </button>
           )}
           {stem.state === "failed" && (
@@ -125,7 +125,7 @@ function Stem({ stem, change }: { stem: StemRow; change: Change }) {
             plain
             name={`Remove ${stem.name}`}
             title={`Remove the stem “${stem.name}”?`}
-            description="What it tells of the song goes with it, and the song is worked out anew. This can't be undone; the file can be added again."
+            description="What it tells of the song goes with it, and the song is analysed again. This can't be undone; the file can be added again."
             action="Remove the stem"
             onYes={() => void change("DELETE", path)}
           >
@@ -169,6 +169,8 @@ function StemSound({ stem }: { stem: StemRow }) {
   };
   return (
     <>
+      {/* A stem of music has nothing to caption. */}
+      {/* eslint-disable-next-line jsx-a11y/media-has-caption */}
       <audio
         ref={sound}
         preload="none"

@@ -15,6 +15,7 @@ import { Listen } from "../card/Listen";
 import { Remove } from "../card/Remove";
 import { Series } from "../card/Series";
 import { SightingState } from "./SightingState";
+import { words } from "../../words/words";
 
 /** What a technique is, where it happens, what shows it, and how to do it. */
 export function TechniqueCard({ technique }: { technique: string }) {
@@ -105,7 +106,7 @@ export function OwnTechniqueCard({ id }: { id: number }) {
       />
       <Listen run={{ first, last }} />
       {data && <HowToParts entry={data.entry} steps={data.steps[0]?.steps ?? []} />}
-      <Remove id={id}>Remove the note</Remove>
+      <Remove id={id}>{words.delete}</Remove>
     </>
   );
 }
