@@ -31,6 +31,17 @@ namespace :demo do
     songs.fetch("nine_buckets_down").write_score
   end
 
+  desc "Analyse the songs of the example, so that it opens at once; to be done after every change of the engine"
+  task :analyses do
+    Work::Example.files.each do |path|
+      mkdir_p Work::Example::ANALYSES
+      recording = Ethoscope::Audio::Decoder.new(path).decode
+      json = JSON.generate(Ethoscope::Analysis.of(recording).to_h)
+      File.binwrite(Work::Example.beside(path, "json.gz"), Zlib.gzip(json, level: 9))
+      File.binwrite(Work::Example.beside(path, "peaks"), Ethoscope::Audio::Peaks.of(recording))
+    end
+  end
+
   desc "Write the truth of the demo songs from their scores"
   task truth: :load do
     Demo::Songs::ALL.each do |song|

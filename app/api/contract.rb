@@ -17,7 +17,7 @@ module Api
     ANSWERS = [
       [%r{\ADELETE /items/\d+/pins/}, object(item: shape(:Item))],
       [/\ADELETE .*readings/, EDITED], [%r{\ADELETE /items/}, object(checklist: shape(:Checklist))], [/\ADELETE /, NOTHING],
-      [%r{\AGET /studies\z}, object(studies: list(shape(:Study)), thrown_away: list(shape(:Study)))],
+      [%r{\AGET /studies\z}, object(studies: list(shape(:StudyCard)), thrown_away: list(shape(:Study)))],
       [%r{\A(POST|PATCH) /studies(/file|/example|/\d+(/bring-back)?)?\z}, object(study: shape(:Study))],
       [%r{\AGET /studies/\d+\z}, shape(:StudyPage)], [%r{\APOST /studies/\d+/references\z}, object(reference: shape(:Reference))],
       [%r{\AGET /studies/\d+/progress}, shape(:Progress)], [%r{\AGET /studies/\d+/profile\b}, shape(:ProfilePage)],
@@ -26,6 +26,7 @@ module Api
       [%r{\A(POST|PATCH) /studies/\d+/techniques}, TECHNIQUE], [%r{\A\w+ (/studies/\d+)?/assemblies}, ASSEMBLY],
       [%r{\AGET /references/\d+\z}, shape(:ReferencePage)], [%r{\APATCH /references/\d+\z}, object(reference: shape(:Reference))],
       [%r{\APOST /references/\d+/(bring-back|moves)\z}, object(reference: shape(:Reference))], [%r{\APOST /references/\d+/place\z}, NOTHING],
+      [%r{\APOST /studies/\d+/many\z}, object(left: list(object(id: Ethoscope::Contract::Notation::NUMBER, why: Ethoscope::Contract::Notation::STRING)))],
       [%r{\AGET /house\z}, object(house: object(name: Ethoscope::Contract::Notation::STRING, settings: shape(:Settings)))],
       [%r{\APATCH /settings\z}, object(settings: shape(:Settings))], [%r{\AGET /search\b}, object(found: list(shape(:Hit)))],
       [%r{\AGET /references/\d+/known\b}, object(known: shape(:Known))], [%r{\AGET /reckoner\z}, object(groups: list(shape(:CalculatorGroup)))],

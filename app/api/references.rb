@@ -50,6 +50,15 @@ module Api
       send_sound path, AUDIO_TYPES.fetch(format, "application/octet-stream")
     end
 
+    # The outline of the waveform, as bytes; none where an older Ethoscope analysed it.
+    get "/references/:id/peaks" do |id|
+      path = library.recordings.peaks_path(library.recordings.find(reference_of(id)[:recording_id]))
+      next status(204) unless File.exist?(path)
+
+      cache_control :private, max_age: 31_536_000
+      send_file path, type: "application/octet-stream"
+    end
+
     AUDIO_TYPES = { "wav" => "audio/wav", "flac" => "audio/flac", "mp3" => "audio/mpeg", "ogg" => "audio/ogg", "mov" => "audio/mp4",
                     "aac" => "audio/aac", "aiff" => "audio/aiff" }.freeze
 

@@ -42,6 +42,12 @@ module Api
       optional(:layer).filled(:string, max_size?: 120)
     end
 
+    ManySongs = Ethoscope::Forms.schema do
+      required(:action).filled(:string, included_in?: Work::Many::ACTIONS)
+      required(:ids).value(:array, min_size?: 1, max_size?: 2000).each(:integer)
+      optional(:to).filled(:integer)
+    end
+
     ReferencePlace = Ethoscope::Forms.schema do
       required(:to).filled(:integer, included_in?: 1..2000)
     end
@@ -113,7 +119,8 @@ module Api
       end
     end
 
-    COUNT_LABELS = { "count" => "Take another tempo and meter", "downbeat" => "Move the first beat", "pickup" => "Mark a pickup", "tempo_change" => "Mark a change of tempo", "even" => "Make beats even",
+    COUNT_LABELS = { "count" => "Another tempo and meter", "downbeat" => "Move the first beat", "pickup" => "Mark a pickup",
+                     "tempo_change" => "Mark a change of tempo", "even" => "Make beats even",
                      "ramp" => "Mark a tempo that moves", "steady" => "One even tempo", "bar_line" => "Set a bar line", "no_bar_lines" => "Take back bar lines",
                      "modulation" => "Mark a change of key", "one_key" => "Take back changes of key", "times" => "Count in another unit" }.freeze
 
@@ -133,7 +140,7 @@ module Api
 
     LINE_FIELDS = { "add" => [%i[bar beat], %i[pitch beats velocity]], "take" => [%i[bar beat], %i[pitch]],
                     "move" => [%i[bar beat], %i[pitch to_bar to_beat to_pitch beats velocity]] }.freeze
-    LINE_LABELS = { "add" => "Write", "take" => "Take away", "move" => "Move" }.freeze
+    LINE_LABELS = { "add" => "Write", "take" => "Delete", "move" => "Move" }.freeze
 
     LineEdit = Ethoscope::Forms.schema do
       required(:action).filled(:string, included_in?: LINE_FIELDS.keys)

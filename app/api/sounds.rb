@@ -5,11 +5,26 @@ module Api
   class Sounds < Base
     helpers do
       def sound_rows(study)
-        library.references.of_study(study[:id]).flat_map do |reference|
-          library.readings.of_aspect(reference[:id], "layer").map do |reading|
-            { reading_id: reading[:id], reference_id: reference[:id], song: reference[:title] }.merge(reading[:value].slice(:name, :role)).merge(card: reading[:value][:card] || {})
-          end
+        library.references.of_study(study[:id]).flat_map { |reference| written(reference).then { |cards| cards + measured(reference, cards.map { |card| card[:name] }) } }
+      end
+
+      def written(reference)
+        library.readings.of_aspect(reference[:id], "layer").map do |reading|
+          { reading_id: reading[:id], reference_id: reference[:id], song: reference[:title] }.merge(reading[:value].slice(:name, :role)).merge(card: reading[:value][:card] || {})
         end
+      end
+
+      # What stems tell of layers whose card nobody has filled.
+      def measured(reference, known)
+        return [] if library.stems.of_reference(reference[:id]).empty?
+
+        data = library.sheet(reference)&.analysis&.to_h or return []
+        data[:stems].reject { |stem| known.include?(stem[:name]) }.map do |stem|
+          card = Ethoscope::Sheet::MeasuredCard.new(data, stem[:name]).to_h
+          { reading_id: nil, reference_id: reference[:id], song: reference[:title], name: stem[:name], role: stem[:role], card: }
+        end
+      rescue Store::Unshowable
+        []
       end
     end
 

@@ -14,7 +14,10 @@ module Api
       end
     end
 
-    get("/studies") { answer(studies: library.studies.all, thrown_away: library.studies.thrown_away) }
+    get "/studies" do
+      cards = Work::StudyCards.new(library)
+      answer(studies: library.studies.all.map { |study| study.merge(cards.of(study)) }, thrown_away: library.studies.thrown_away)
+    end
 
     post "/studies" do
       answer({ study: library.studies.create(input(Schemas::NewStudy)) }, 201)
@@ -68,6 +71,15 @@ module Api
       reference = library.import(number(id), request.body, upload_name)
       settings.bulletin.publish
       answer({ reference: }, 201)
+    end
+
+    # One thing done with many songs at once.
+    post "/studies/:id/many" do |id|
+      study = library.studies.find(number(id))
+      wanted = input(Schemas::ManySongs)
+      left = Work::Many.new(library, study[:id]).carry_out(wanted[:action], wanted[:ids], to: wanted[:to])
+      settings.bulletin.publish
+      answer(left:)
     end
 
     # How far the work on a study is: analyses, derivations, stems, separations, songs that are put together. Pages ask again and again while

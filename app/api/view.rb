@@ -3,6 +3,8 @@
 module Api
   # What lists show of references.
   class View
+    # A tempo that rises or falls by this much is no single tempo.
+    WANDERS = 1.02
     MARKS = %w[tempo key loop form layers techniques].freeze
 
     # @param library [Store::Library]
@@ -33,11 +35,25 @@ module Api
       end
     end
 
+    # How sure tempo and key are; what a person said is.
+    def sure(song)
+      %w[time.tempo harmony.key].map { |id| song.vector.rows(id).first&.fetch(:confidence) }.then { |tempo, key| { tempo: tempo || 0.0, key: key || 0.0 } }
+    end
+
+    # From which tempo to which it wanders, where that is worth saying.
+    def moves(song, restatement)
+      low, high = song.vector.value("time.course")&.minmax
+      return nil if low.nil? || high < low * WANDERS
+
+      [low, high].map { |bpm| (bpm * restatement.ratio).round(1) }
+    end
+
     # Tempo, key and length in the words of the readings that hold.
     def summary(reference)
       song = @songs[reference[:id]] or return nil
       to = @wanted.restatement(song.vector)
-      { bpm: to.to_bpm, meter: song.meter, key: to.to_key && Ethoscope::Readings::Words.signs("#{to.spelling.tonic(to.to_key)} #{to.to_key.mode}"), bars: song.bars,
+      { bpm: to.to_bpm, moves: moves(song, to), sure: sure(song), meter: song.meter,
+        key: to.to_key && Ethoscope::Readings::Words.signs("#{to.spelling.tonic(to.to_key)} #{to.to_key.mode}"), bars: song.bars,
         duration: to.seconds(song.vector.value("time.duration")), lufs: song.vector.value("mix.loudness"),
         sections: song.vector.value("form.lengths").size, loop: song.loop_degrees&.join(" ") }
     end

@@ -45,6 +45,7 @@ module Jobs
     # Takes in what the worker measured, where it did, and its copy for browsers.
     def keep_measurements(job, result)
       @library.recordings.take_in("#{result}.features", @library.recordings.features_path(recording(job))) if File.exist?("#{result}.features")
+      @library.recordings.take_in("#{result}.peaks", @library.recordings.peaks_path(recording(job))) if File.exist?("#{result}.peaks")
       @library.recordings.keep_copy(job[:recording_id], "#{result}.flac")
     end
   end

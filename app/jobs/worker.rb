@@ -40,11 +40,15 @@ module Jobs
       report(stage: features ? "rhythm" : "decoding", progress: 0.0)
       corrections = Ethoscope::Corrections.of(**@task.fetch(:corrections, {}))
       recording = features ? nil : Ethoscope::Audio::Decoder.new(@recording).decode
+      write_peaks(recording) if recording
       analysis = Ethoscope::Analysis.of(recording, features:, corrections:, sources:, measured: method(:keep)) { |stage, share| told(stage, share) }
       tell_gaps(analysis.fetch(:gaps))
       write_vector(analysis)
       write(JSON.generate(analysis.to_h))
     end
+
+    # The outline of the waveform, left beside the result as RESULT.peaks.
+    def write_peaks(recording) = File.binwrite("#{@result}.peaks", Ethoscope::Audio::Peaks.of(recording))
 
     def tell_gaps(gaps) = gaps.each { |gap| warn "#{File.basename(@recording)}: #{gap[:what]}: #{gap[:fault] || gap[:reason]}" }
 

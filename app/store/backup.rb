@@ -12,7 +12,7 @@ module Store
     # Nobody else on this machine reads it.
     PRIVATE = 0o600
     # Worked out again by itself.
-    SPARED = %r{\.features\z|/part-}
+    SPARED = %r{\.(?:features|peaks)\z|/part-}
 
     # @param library [Library]
     def initialize(library)

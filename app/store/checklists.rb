@@ -27,6 +27,10 @@ module Store
       row.except(:applied).merge(items: db[:items].where(checklist_id: id).order(:position).map { |item| Items.plain(item) }, **ListEdits.new(db).state(row))
     end
 
+    # @param id [Integer]
+    # @return [Hash, nil] the first item that is open: id, number, title
+    def next_item(id) = db[:items].where(checklist_id: id, state: "open").order(:position).select(:id, :number, :title).first
+
     # @param study_id [Integer]
     # @param title [String]
     # @param school [Ethoscope::Checklist::School]

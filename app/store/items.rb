@@ -93,7 +93,7 @@ module Store
     # @raise [Missing]
     def delete(id)
       row = find(id)
-      edits.record(row[:checklist_id], "Take away “#{row[:title]}”") do
+      edits.record(row[:checklist_id], "Delete “#{row[:title]}”") do
         db[:items].where(id:).delete
         arranging(row).then { |arranging| arranging.set(arranging.now) }
       end

@@ -86,6 +86,10 @@ module Store
     def features_path(recording) = "#{path(recording)}.features"
 
     # @param recording [Hash] a row
+    # @return [String] where the outline of its waveform lies, see {Ethoscope::Audio::Peaks}
+    def peaks_path(recording) = "#{path(recording)}.peaks"
+
+    # @param recording [Hash] a row
     # @param part [String] struck or steady
     # @return [String] where that part of the sound lies once it is separated
     def part_path(recording, part) = "#{path(recording)}.#{part}.flac"

@@ -110,7 +110,7 @@ module Store
       same = db[:references][study_id:, recording_id: row[:recording_id]] or return
       raise Duplicate, "“#{row[:title]}” is in that study already." unless same[:deleted_at]
 
-      raise Duplicate, "“#{same[:title]}” is among what was deleted in that study. Bring it back there, or delete it for good first."
+      raise Duplicate, "“#{same[:title]}” is among what was deleted in that study. Restore it there, or delete it permanently first."
     end
 
     # @param id [Integer]

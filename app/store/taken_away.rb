@@ -28,7 +28,7 @@ module Store
 
     def there(id)
       row = existing(db[table][id:], kind)
-      raise Missing, "This #{kind} was thrown away. It can be brought back from where it was listed." if row[:deleted_at]
+      raise Missing, "This #{kind} was deleted. It can be restored from where it was listed." if row[:deleted_at]
 
       row
     end

@@ -141,7 +141,7 @@ module Work
     # Figures of before would stand in it without a word.
     def check_worked_in(references)
       waiting = references.find { |reference| %w[queued running].include?(@library.derivation(reference)&.fetch(:state)) } or return
-      raise Refused.new(:deriving, "What you put right in “#{waiting[:title]}” is still being worked in. Make the checklist in a moment.")
+      raise Refused.new(:deriving, "Your correction of “#{waiting[:title]}” is still being analysed. Make the checklist in a moment.")
     end
 
     # The library's entries with the study's own words.

@@ -5,7 +5,7 @@ module Ethoscope
   # and front end share (docs/schema.md).
   class Analysis
     # Changes when results may change, so that stored analyses say what made them.
-    ENGINE_VERSION = "0.7.0"
+    ENGINE_VERSION = "0.8.0"
 
     # The one way from a recording to an analysis: whoever wants one comes through here. What was measured of a recording once is enough to derive
     # from again, with what a person has put right since.

@@ -59,6 +59,7 @@ class AsMineTest < BrowserCase
     visit sheet_of(@reference)
     want("84.5", "C", "minor")
     find("[aria-label=Readings] button", text: "Key").click
+    unfold(:tools)
     click_button "Take this key"
 
     assert_text "Switch to as theirs"

@@ -107,7 +107,7 @@ class AttemptsBrowserTest < BrowserCase
 
     assert_evidence("Yours is faster")
     assert_worst_bar_heard(/instead of/)
-    assert_part_of_both_heard("struck")
+    assert_part_of_both_heard("drums")
     items
 
     assert_overruled("Tempo holds")
@@ -127,7 +127,8 @@ class AttemptsBrowserTest < BrowserCase
   def assert_restored_and_undone(attempt)
     click_link(text: attempt)
     click_button "Checklist of then"
-    find("button", text: "Undo: the checklist of #{attempt.downcase}")
+    within("[role=dialog]") { click_button "Put it back" }
+    find("[data-testid=done] button", text: w(:undo))
 
     assert_equal 0, done
     click_button "Undo: the checklist of #{attempt.downcase}"
@@ -197,8 +198,8 @@ class AttemptsBrowserTest < BrowserCase
     drop(file, "Attempt 1")
     click_button w(:delete)
 
-    assert_text "Attempt 1 was taken away."
-    click_button "Undo"
+    assert_selector "[data-testid=done]", text: "Attempt 1"
+    click_button w(:undo), exact: true
 
     assert_selector "[aria-label=Attempts] li", text: "Attempt 1"
     expect_log(/409/)

@@ -74,7 +74,7 @@ class EditingTest < BrowserCase
   def test_every_key_is_on_the_list
     press "?"
     within("[role=dialog]") do
-      ["confirm", "refute", "undo", "redo", "pin a mark", "slower", "a semitone up", "tap a beat, on the tempo's card", "split the chord or section"].each do |name|
+      ["confirm", "mark as wrong", "undo", "redo", "pin a mark", "slower", "a semitone up", "tap a beat, on the tempo's card", "split the chord or section"].each do |name|
         assert_text name
       end
     end
@@ -113,7 +113,7 @@ class EditingTest < BrowserCase
     click_button "Write it"
     within("[aria-label=Evidence]") do
       assert_text "heard, open"
-      click_button "Take it back"
+      click_button "Clear"
 
       assert_text "measured, open"
     end
@@ -167,13 +167,13 @@ class EditingTest < BrowserCase
     find("[role=radio]", text: "low end").click
 
     assert_button "low end"
-    find("[role=radio]", text: "struck").click
+    find("[role=radio]", text: "drums").click
 
     # That button is the choice itself until the parts are made.
-    assert_selector "button:not([role=radio])", text: "struck", wait: 60
+    assert_selector "button:not([role=radio])", text: "drums", wait: 60
     press "-", "'"
 
-    assert_button "struck, 95 %, +1 st"
+    assert_button "drums, 95 %, +1 st"
     click_button "Play"
 
     assert_selector "[data-playing=true]", wait: 30
@@ -190,8 +190,10 @@ class EditingTest < BrowserCase
 
     assert_text "8 bars", wait: 60
     press "/"
-    find("[role=dialog] input").set("measure this recording again")
+    find("[role=dialog] input").set("analyse this recording again")
     page.send_keys(:enter)
+
+    unfold(:history)
 
     assert_selector "[aria-label='History of tempo'] li", count: 3, wait: 60
     within("[aria-label=Readings]") { assert_text "50.00 BPM" }

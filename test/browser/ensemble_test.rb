@@ -153,7 +153,7 @@ class EnsembleBrowserTest < BrowserCase
     find("[data-testid=sheet] button[aria-label*='A narrow section']", match: :first).click
     click_button w(:wrong), match: :first
 
-    assert_text "refuted"
+    assert_text "wrong"
     press "t"
     fill_in "What happens?", with: "Slap echo"
     fill_in "From bar", with: "11"
@@ -177,7 +177,7 @@ class EnsembleBrowserTest < BrowserCase
     find("[data-testid=sheet] button[aria-label*='Drums drop out']", match: :first).click
 
     assert_text "confirmed"
-    assert_selector "[data-testid=sheet] button[aria-label$='refuted']"
+    assert_selector "[data-testid=sheet] button[aria-label$='wrong']"
     assert_selector "[data-testid=sheet] button[aria-label*='Slap echo, bars 11–12']"
     click_link "Sounds"
 

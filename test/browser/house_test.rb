@@ -46,8 +46,8 @@ class HouseTest < BrowserCase
     click_button w(:delete)
 
     assert_link "Start the first study"
-    find("summary", text: "Thrown away: 1").click
-    click_button "Bring back New"
+    find("summary", text: "#{w(:deleted)}: 1").click
+    click_button "#{w(:restore)} New"
 
     assert_link "New"
   end
@@ -62,15 +62,15 @@ class HouseTest < BrowserCase
     assert_equal(%w[Second First], library.references.of_study(study[:id]).map { |row| row[:title] }) if has_selector?("tbody tr:first-child", text: "Second")
     choose_for("Second", "Rename")
     fill_in "Title", with: "Renamed"
-    click_button w(:cancel)
+    click_button w(:save)
 
     assert_link "Renamed"
     choose_for("Renamed", "Copy to “There”")
     choose_for("First", w(:delete))
 
     assert_no_link "First"
-    find("summary", text: "Thrown away: 1").click
-    click_button "Bring back First"
+    find("summary", text: "#{w(:deleted)}: 1").click
+    click_button "#{w(:restore)} First"
 
     assert_link "First"
     assert_equal(["Renamed"], library.references.of_study(other[:id]).map { |row| row[:title] })
@@ -88,7 +88,7 @@ class HouseTest < BrowserCase
     assert_selector "h1", text: "Wet Slate"
     press "/"
     find("[cmdk-input]").send_keys("swing in % and ms")
-    find("[cmdk-item]", text: "reckon: Swing in % and ms").click
+    find("[cmdk-item]", text: "calculate: Swing in % and ms").click
 
     assert_selector "h1", text: "Reckoner"
     assert_field "Swing, %, worked out when empty"
@@ -159,12 +159,12 @@ class HouseTest < BrowserCase
 
   def pinned_and_taken_off(study, list)
     visit "/studies/#{study[:id]}/checklists/#{list[:id]}?item=#{list[:items].first[:id]}"
-    within("[aria-label=Reckoned]") do
+    within("[aria-label=Calculated]") do
       assert_text "1/4 500.0 ms"
-      click_button "Take off Delay times"
+      click_button "Delete Delay times"
     end
 
-    assert_no_selector "[aria-label=Reckoned]"
+    assert_no_selector "[aria-label=Calculated]"
   end
 
   def choose_for(title, action)

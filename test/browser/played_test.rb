@@ -24,6 +24,7 @@ class PlayedTest < BrowserCase
     press "1"
     within("[aria-label=Evidence]") do
       assert_text "Against the grid"
+      unfold(:tools)
       fill_in "from bar", with: "5"
       fill_in "at BPM", with: "100"
       fill_in "until bar", with: "9"
@@ -46,13 +47,13 @@ class PlayedTest < BrowserCase
       field.fill_in(with: "1.5").send_keys(:enter)
 
       assert_field "Beat of stroke on 1.5"
-      click_button "Take away stroke on 4"
+      click_button "Delete stroke on 4"
 
       assert_text "4 changes by you"
     end
 
     assert_selector "svg[aria-label^='snare: '][aria-label*='bar 1: 1.5, 4.5']"
-    click_button "Undo: Take away in snare, bar 1"
+    click_button "Undo: Delete in snare, bar 1"
 
     assert_selector "svg[aria-label^='snare: '][aria-label*='bar 1: 1.5, 4, 4.5']"
     within("[aria-label=Evidence]") { click_button "As it was measured" }

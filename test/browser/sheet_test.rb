@@ -59,7 +59,7 @@ class SheetTest < BrowserCase
     visit sheet_of(analysed(new_study, "Doubtful", Fixture.varied(key:)))
     find("h1", text: "Doubtful")
     press "3"
-    click_button "2 to 1"
+    find("aside button", text: "C major").click
 
     within("[aria-label=Readings]") { assert_text "C major" }
   end

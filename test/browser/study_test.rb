@@ -23,7 +23,7 @@ class StudyTest < BrowserCase
     expect_log(/422/)
     visit "/studies/#{new_study[:id]}"
     File.write(note = File.join(folder, "diary.wav"), "Dear diary")
-    attach_file "Sound files", [note, Fixture.wav], visible: :all
+    attach_file "Recordings", [note, Fixture.wav], visible: :all
 
     assert_selector "li", text: "diary.wav This is not a sound file that Ethoscope can read.", normalize_ws: true
     assert_link "fixture"
@@ -46,7 +46,7 @@ class StudyTest < BrowserCase
     copy = File.join(folder, "copy.wav")
     FileUtils.cp(library.recordings.path(library.recordings.find(reference[:recording_id])), copy)
     visit "/studies/#{study[:id]}"
-    attach_file "Sound files", copy, visible: :all
+    attach_file "Recordings", copy, visible: :all
 
     assert_selector "[role=alert]", text: "already, as “Kept”"
   end
@@ -54,11 +54,11 @@ class StudyTest < BrowserCase
   def test_a_failed_analysis_says_why_and_offers_the_next_step
     silent = Ethoscope::Audio::Recording.new(channels: Numo::SFloat.zeros(1, 44_100 * 6), rate: 44_100)
     visit "/studies/#{new_study[:id]}"
-    attach_file "Sound files", SoundFile.write(silent, File.join(folder, "silent.wav")), visible: :all
+    attach_file "Recordings", SoundFile.write(silent, File.join(folder, "silent.wav")), visible: :all
 
     assert_text "The recording is silent.", wait: 30
     assert_button w(:try_again)
-    click_button "Remove"
+    click_button w(:delete), match: :first
 
     assert_text "Drop a recording here"
   end
@@ -175,15 +175,15 @@ class StudyTest < BrowserCase
     study = new_study(title: "Old")
     visit "/studies/#{study[:id]}"
     click_button w(:delete)
-    find("summary", text: "Thrown away: 1").click
-    click_button "Delete Old for good"
-    click_button w(:cancel)
+    find("summary", text: "#{w(:deleted)}: 1").click
+    click_button "Delete Old permanently"
+    within("[role=dialog]") { click_button w(:cancel) }
 
-    assert_button "Bring back Old"
-    click_button "Delete Old for good"
-    click_button w(:delete_for_good)
+    assert_button "#{w(:restore)} Old"
+    click_button "Delete Old permanently"
+    within("[role=dialog]") { click_button w(:delete_for_good) }
 
-    assert_no_text "Thrown away"
+    assert_no_text "#{w(:deleted)}: 1"
   end
 
   def test_addresses_that_lead_nowhere_lead_back

@@ -43,6 +43,7 @@ class WorkbenchTest < BrowserCase
 
   def tap_halve_and_move_the_downbeat
     press "1"
+    unfold(:tools)
 
     assert_text "Tap on each beat of what plays."
     page.execute_script(TAPS)
@@ -58,7 +59,7 @@ class WorkbenchTest < BrowserCase
     assert_text(/73\.25 BPM/)
     first = library.analysis(@reference).fetch(:downbeats)
     press "2"
-    click_button "A beat later"
+    click_button "Bar 1 a beat later"
 
     assert_text(/Pickup\s+1 beat$/, wait: PATIENT)
     assert_in_delta first[0] + (60 / 73.25), library.analysis(@reference).fetch(:downbeats)[0], 0.05
@@ -77,12 +78,13 @@ class WorkbenchTest < BrowserCase
 
   def resolve_a_contradiction
     press "3"
+    unfold(:tools)
     click_button w(:add_source)
     select "A♭", from: "Key"
     within("form") { select "major", from: "Mode" }
     select "told", from: "How you know"
     fill_in "Note", with: "the organist"
-    click_button "Add it"
+    click_button w(:save)
 
     assert_button "1 to settle"
     within("[aria-label=Readings]") { assert_text "F minor" }
@@ -91,7 +93,7 @@ class WorkbenchTest < BrowserCase
 
     assert_text "Nothing contradicts"
     within("[aria-label=Readings]") { assert_text "A♭ major" }
-    assert_no_text "Working in what you put right", wait: PATIENT
+    assert_no_text w(:reanalysing), wait: PATIENT
   end
 
   def split_a_section
@@ -135,7 +137,7 @@ class WorkbenchTest < BrowserCase
     press [:control, :shift, "z"]
 
     assert_selector "[aria-label^='melodica, heard in 0 of']"
-    assert_no_text "Working in what you put right", wait: PATIENT
+    assert_no_text w(:reanalysing), wait: PATIENT
   end
 
   def find_all_of_it
@@ -150,6 +152,7 @@ class WorkbenchTest < BrowserCase
 
   def find_the_history
     press "1"
+    unfold(:history)
 
     assert_equal 3, all("[aria-label='History of tempo'] li").size
     assert_text(/146\.50 BPM heard, replaced\. 12 taps within 0\.0 ms/)

@@ -51,12 +51,12 @@ class WorkingJourneyTest < BrowserCase
     click_button "Copy Second bounce"
 
     assert_link "Second bounce, copy"
-    click_button "Throw away Second bounce"
+    click_button "Delete Second bounce"
 
     assert_no_link "Second bounce", exact: true
     assert_link "Second bounce, copy"
-    find("summary", text: "Thrown away: 1").click
-    click_button "Bring back Second bounce"
+    find("summary", text: "#{w(:deleted)}: 1").click
+    click_button "#{w(:restore)} Second bounce"
 
     assert_link "Second bounce", exact: true
   end
@@ -112,7 +112,7 @@ class WorkingJourneyTest < BrowserCase
     click_button "Substitute"
 
     assert_selector "button", text: "Kick throughout · substituted"
-    fill_in "A word why", with: "no such drum"
+    fill_in w(:reason), with: "no such drum"
     find("h2", text: "How to do it").click
     find("button:enabled", text: "Undo").click
     click_button "Undo"

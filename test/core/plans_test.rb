@@ -67,7 +67,7 @@ class PlansTest < Ethoscope::TestCase
 
     assert_equal 2, doubts.size
     assert_equal "Is there a snare?", doubts.first.title
-    assert_equal ["heard in 16 of 16 bars, sure by 31 %", "bar 9, sure by 30 %"], doubts.map(&:target)
+    assert_equal ["heard in 16 of 16 bars, 31 % sure", "bar 9, 30 % sure"], doubts.map(&:target)
     assert_nil find(items, /\ASnare/)
     assert(find(items, /\AWho plays/).targets.any? { |target| target.place.role == "snare" })
   end
@@ -77,7 +77,7 @@ class PlansTest < Ethoscope::TestCase
     items = plan(layers:)
     absent = items.flat_map(&:targets).select { |target| target.measure == "layers.plays" && target.place.role == "snare" }
 
-    assert_equal "heard in 1 of 16 bars, sure by 90 %", find(items, /Is there a snare/).target
+    assert_equal "heard in 1 of 16 bars, 90 % sure", find(items, /Is there a snare/).target
     assert_nil find(items, /\ASnare/)
     assert_equal %w[absent], absent.map(&:value).uniq
   end
@@ -147,7 +147,7 @@ class PlansTest < Ethoscope::TestCase
     songs = Array.new(3) { |i| Fixture.song("song #{i}", techniques: i.zero? ? [sighting("drum_drop", 5)] : [sighting("four_on_floor", 1)]) }
     items = Checklist::Plan.of_profile(songs).items.select { |item| item.stage == "Techniques" }
 
-    assert_equal ["Kick on every beat"], items.map(&:title)
+    assert_equal ["Four-on-the-floor kick"], items.map(&:title)
     assert_equal "in 2 of 3 songs", items.first.target
   end
 

@@ -61,7 +61,7 @@ class ReadingsTest < Ethoscope::TestCase
   def test_a_song_without_a_loop_of_its_own_says_which_parts_have_one
     loops = [{ letters: %w[B A], bars: 4, degrees: %w[i VI], symbols: %w[Am F], starts: [1], confidence: 0.7 }]
 
-    assert_equal ["No loop for the whole song; parts A, B have their own", 0.7], read(Fixture.varied(loop: nil, loops:))["loop"].then { |loop| [loop.statement, loop.confidence] }
+    assert_equal(["No loop for the whole song; parts A, B have their own", 0.7], read(Fixture.varied(loop: nil, loops:))["loop"].then { |loop| [loop.statement, loop.confidence] })
   end
 
   def test_a_key_that_stays_is_no_change

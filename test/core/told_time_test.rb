@@ -65,6 +65,9 @@ class ToldTimeTest < Ethoscope::TestCase
       assert_equal data[:counts].map { |one| one.values_at(:bpm, :meter) }.uniq.size, data[:counts].size
       assert_operator data[:meter_confidence], :<=, data[:tempo][:confidence]
     end
+  end
+
+  def test_the_pair_that_is_chosen_comes_first_and_bar_lines_move_by_half_beats
     heard = count(:steady).rhythm
 
     assert_equal [heard.bpm, "4/4"], [heard.counts.first.bpm, heard.counts.first.meter]

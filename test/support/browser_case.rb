@@ -42,6 +42,12 @@ class BrowserCase < Ethoscope::TestCase
   # What a button, a head or a field is called, by its id: words may change without a test.
   def w(id) = WORDS.fetch(id.to_s.gsub(/_(\w)/) { Regexp.last_match(1).upcase })
 
+  # Opens a part of a card that is folded; what was opened stays open on other cards.
+  def unfold(id)
+    fold = find("aside details", text: w(id), match: :first)
+    fold.find("summary").click unless fold.matches_css?("[open]")
+  end
+
   # Answers that a test provokes are logged by the browser; they are no fault.
   def expect_log(pattern) = @expected_errors = pattern
 

@@ -47,11 +47,11 @@ module Ethoscope
         kind = targets.first.value[:kind]
         name = @brief.entries.call(kind)&.name || kind.tr("_", " ")
         places = targets.map { |target| Wording.bars(target.place) }.first(4).join(", ")
-        item("Is this there: #{name[0].downcase}#{name[1..]}?", "#{places}, #{sure(targets.first)}", ["Listen to just these bars.", "Confirm it on its card, or refute it."],
+        item("Is this there: #{name[0].downcase}#{name[1..]}?", "#{places}, #{sure(targets.first)}", ["Listen to just these bars.", "Confirm it on its card, or mark it as wrong."],
           "technique:#{kind}")
       end
 
-      def sure(target) = "sure by #{(target.confidence * 100).round} %"
+      def sure(target) = "#{(target.confidence * 100).round} % sure"
 
       def item(title, target, steps, about)
         Item.new(stage: Stages::Check::NAME, title:, target:, tolerance: "by ear", targets: [], minutes: 3, steps:, fallback: "", from: "layers", about:)

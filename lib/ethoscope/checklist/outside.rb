@@ -42,7 +42,7 @@ module Ethoscope
 
       def item(title, target, step)
         Item.new(stage: Stages::Frame::NAME, title:, target:, tolerance: "by ear", targets: [], minutes: 3,
-          steps: [step, "Keep it if you want it so; the rest of the list reckons with it."],
+          steps: [step, "Keep it if you want it so; the rest of the list counts on it."],
           fallback: "", from: "profile", about: nil)
       end
     end

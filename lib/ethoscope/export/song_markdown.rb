@@ -26,7 +26,7 @@ module Ethoscope
       def whole
         WHOLE.filter_map do |name, id|
           told = @vector.of(id).first or next
-          "- **#{name}**: #{plain(Measures::Registry.fetch(id).words(told.value))} (#{told.source}, sure to #{(told.confidence * 100).round} %)"
+          "- **#{name}**: #{plain(Measures::Registry.fetch(id).words(told.value))} (#{told.source}, #{(told.confidence * 100).round} % sure)"
         end
       end
 

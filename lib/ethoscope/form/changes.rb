@@ -5,10 +5,10 @@ module Ethoscope
     # Compares the bars before and after every phrase boundary. The method is our own.
     class Changes
       PHRASE = 4
-      # Activity from which a role plays, and under which it rests.
+      # Activity from which a layer plays, and under which it rests.
       PLAYS = 0.6
       RESTS = 0.35
-      # A role that goes on playing thins out or swells by at least this much.
+      # A layer that goes on playing thins out or swells by at least this much.
       STEP = 0.25
       # Hats are faster or slower by at least this ratio.
       RATE = 1.6
@@ -19,8 +19,7 @@ module Ethoscope
       # @param sections [Array<Section>]
       # @param hat_rates [Array<Float>] hat onsets per beat in each bar
       def initialize(layers, sections, hat_rates)
-        # Of a role with several layers the fullest counts.
-        @roles = layers.group_by(&:role).transform_values { |group| group.map(&:activity).transpose.map(&:max) }
+        @layers = layers.to_h { |layer| [layer.name, layer.activity] }
         @sections = sections
         @hat_rates = hat_rates
       end
@@ -40,7 +39,7 @@ module Ethoscope
       end
 
       def change(bar)
-        levels = @roles.transform_values { |activity| levels(activity, bar) }
+        levels = @layers.transform_values { |activity| levels(activity, bar) }
         pick = ->(&test) { levels.select { |_, pair| test.call(*pair) }.keys }
         Change.new(bar:, enters: pick.call { |before, after| before < RESTS && after > PLAYS },
           leaves: pick.call { |before, after| before > PLAYS && after < RESTS },

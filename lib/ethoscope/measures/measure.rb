@@ -47,7 +47,7 @@ module Ethoscope
       def tolerance(exactly, value = nil) = (exactly ? exact : style).then { |wide| value && kind.is_a?(Kinds::Share) ? kind.bounded(wide, value) : wide }
 
       # @param tolerance [Numeric] in the measure's unit
-      # @return [String] in words, such as "±0.05 BPM" or "the same"
+      # @return [String] in words, such as "±0.05 BPM" or "exact"
       def tolerance_words(tolerance) = kind.tolerance_words(tolerance, unit)
     end
   end

@@ -147,12 +147,11 @@ module Ethoscope
       # Sections may have loops of their own though the song has none.
       def no_loop
         own = @data[:loops]
-        if own.empty?
-          return reading("loop", nil, "No loop found", why: "No run of up to twelve bars comes back with the same chords.")
-        end
+        return reading("loop", nil, "No loop found", why: "No run of up to twelve bars comes back with the same chords.") if own.empty?
 
         letters = own.flat_map { |loop| loop[:letters] }.uniq.sort
-        reading("loop", nil, "No loop for the whole song; #{letters.size == 1 ? "part" : "parts"} #{letters.join(", ")} #{letters.size == 1 ? "has" : "have"} #{letters.size == 1 ? "one" : "their own"}",
+        parts = letters.size == 1 ? "part #{letters.first} has one" : "parts #{letters.join(", ")} have their own"
+        reading("loop", nil, "No loop for the whole song; #{parts}",
           confidence: own.map { |loop| loop[:confidence] }.max, why: "Chords repeat within parts, but no run of bars comes back through the song.")
       end
 
@@ -170,7 +169,7 @@ module Ethoscope
         peak = Words.signed(@data[:loudness][:true_peak])
         return reading("loudness", nil, "Too quiet to gate", why: "No block of 400 ms passes −70 LUFS.") unless level
 
-        reading("loudness", { lufs: level }, "#{Words.signed(level)} LUFS, #{spread} wide", note: "true peak #{peak} dB", confidence: 0.99,
+        reading("loudness", { lufs: level }, "#{Words.signed(level)} LUFS, side energy #{spread}", note: "true peak #{peak} dB", confidence: 0.99,
           why: "Integrated over the whole file after ITU-R BS.1770-4, gated#{range}.")
       end
 

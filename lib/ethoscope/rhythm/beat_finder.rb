@@ -90,7 +90,8 @@ module Ethoscope
         candidates = tempo_candidates(weighed, tempo(grid))
         others = CountAlternatives.new(@weighed, @best, candidates.first.bpm)
         Result.new(bpm: candidates.first.bpm, constant: @clock.constant, confidence: candidates.first.odds * @pulse.clarity, candidates:,
-          meters: meter_candidates(weighed), counts: others.pairs, bar_lines: others.bar_lines, grid:, grid_confidence: (best.odds * @pulse.clarity).round(3), swing: Swing.measure(@onset, grid), pulse: pulse_curve)
+          meters: meter_candidates(weighed), counts: others.pairs, bar_lines: others.bar_lines, grid:,
+          grid_confidence: (best.odds * @pulse.clarity).round(3), swing: Swing.measure(@onset, grid), pulse: pulse_curve)
       end
 
       # The beats heard, so many times as fast as a person says, wherever the playing goes.
@@ -130,12 +131,18 @@ module Ethoscope
       def as_told(heard, bpm, grid, constant:)
         rivals = (heard&.candidates || []).map { |one| TempoCandidate.new(**one.to_h, relation: relation(one.bpm / bpm)) }.reject { |one| one.relation == "chosen" }
         same = (heard&.candidates || []).find { |one| relation(one.bpm / bpm) == "chosen" }
-        counts = (heard&.counts || []).map { |one| CountAlternative.new(**one.to_h, relation: relation(one.bpm / bpm)) }
+        counts = others_heard(heard, bpm)
         Result.new(bpm: bpm.round(2), constant:, confidence: TOLD_CONFIDENCE, meters: told_meters(heard, grid.meter), bar_lines: same ? heard.bar_lines : [],
           candidates: [TempoCandidate.new(bpm: bpm.round(2), odds: TOLD_CONFIDENCE, relation: "chosen", reason: "as you say"), *rivals],
           counts: [CountAlternative.new(bpm: bpm.round(2), meter: grid.meter.name, odds: TOLD_CONFIDENCE, relation: "chosen", reason: "as you say"),
                    *counts.reject { |one| one.relation == "chosen" && one.meter == grid.meter.name }],
           grid:, grid_confidence: heard&.grid_confidence || 0.0, swing: Swing.measure(@onset, grid), pulse: pulse_curve)
+      end
+
+      # What was heard, the likeliest first, each as it stands to the tempo that is told.
+      def others_heard(heard, bpm)
+        worth = (heard&.counts || []).select { |one| one.odds >= CountAlternatives::WORTH_NAMING }
+        worth.map { |one| CountAlternative.new(**one.to_h, relation: relation(one.bpm / bpm)) }.sort_by { |one| -one.odds }
       end
 
       # The meter that holds first, with the odds that were heard for it.

@@ -8,7 +8,7 @@ module Ethoscope
     BarLineAlternative = Value.of(:beats, :odds)
 
     # The other ways to count a song that its hypotheses hold: tempo and meter as pairs, since neither makes sense without
-    # the other, and the bar lines of the chosen pair moved by whole and half beats.
+    # the other, and the bar lines of the chosen pair moved by whole and half beats. The method is our own.
     class CountAlternatives
       # Odds below this are not worth a line.
       WORTH_NAMING = 0.01

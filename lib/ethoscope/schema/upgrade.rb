@@ -5,7 +5,8 @@ module Ethoscope
     # Fills in what analyses of older engines did not say, as "nothing found", so that they can still be shown.
     module Upgrade
       WHOLE = { drums: [], loops: [], cadences: [], leads: [], lines: [], parts: [], changes: [], untold_roles: [], voiceless: [], novelty: [], phrase_bars: nil,
-                downbeat_confidence: 0.0, counts: [], bar_lines: [], stems: [], score: nil, told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" }, techniques: [], gaps: [],
+                downbeat_confidence: 0.0, counts: [], bar_lines: [], stems: [], score: nil,
+                told_by: { count: "mix", chords: "mix", bass: "mix", drums: "mix" }, techniques: [], gaps: [],
                 returns: { sections: [], layers: [], doublings: [] }.freeze, bass: { notes: [], tones: {}, lowest: nil, highest: nil }, prints: nil,
                 mix: { centres: [], spectrum: [], registers: [], sections: [] } }.freeze
       PARTS = { tempo: { pulse: [], residuals: [], drift_ms: nil, better: nil }, groove: { timing: [], feel: nil }, tuning: { histogram: [] },

@@ -42,7 +42,13 @@ module Ethoscope
       def filled(step, figures, usual)
         names = step.scan(FIGURE).flatten
         text = step.gsub(FIGURE) { figures.fetch(Regexp.last_match(1)) }
+        text = grammatical(text)
         names.intersect?(usual) ? "#{text.delete_suffix(".")} (a place to start from; it was not measured)." : text
+      end
+
+      # A figure or a note value in the middle of a sentence takes its article and its number with it: an eighth, 1 bar.
+      def grammatical(text)
+        text.gsub(/\b([Aa]) (?=[aei]|o(?!ne)|8|11\b|18\b)/, '\1n ').gsub(/\b1 ([a-z]{3,}?)s\b(?<!ss)/, '1 \1')
       end
 
       def beat_ms = 60_000.0 / @bpm

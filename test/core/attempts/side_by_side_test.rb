@@ -55,7 +55,7 @@ class SideBySideTest < Ethoscope::TestCase
     quieter = only("level", song(seed: 2, loudness: -18.0))
     darker = only("brightness", song(seed: 2, bright: -8))
 
-    assert_match(/4\.0 LUFS quieter/, quieter.words)
+    assert_match(/4\.0 LU quieter/, quieter.words)
     assert_match(/darker/, darker.words)
   end
 

@@ -11,7 +11,7 @@ class MeasureKindsTest < Ethoscope::TestCase
 
     assert_in_delta 2.5, loudness.distance(-9.5, -12.0)
     assert_equal({ value: -10.0, spread: 2.0, songs: 3 }, loudness.common([-8.0, -12.0, -10.0]))
-    assert_equal ["−9.5 LUFS", "±1 LUFS", "the same"], [loudness.words(-9.5, "LUFS"), loudness.tolerance_words(1.0, "LUFS"), loudness.tolerance_words(0, "LUFS")]
+    assert_equal ["−9.5 LUFS", "±1 LU", "exact"], [loudness.words(-9.5, "LUFS"), loudness.tolerance_words(1.0, "LUFS"), loudness.tolerance_words(0, "LUFS")]
   end
 
   def test_a_ratio_is_compared_in_per_cent

@@ -53,6 +53,12 @@ export async function get<T>(path: string): Promise<T> {
   return answerOf<T>(await send(path));
 }
 
+/** A file of bytes. */
+export async function bytes(path: string): Promise<ArrayBuffer> {
+  const response = await send(path);
+  return response.ok ? response.arrayBuffer() : answerOf<never>(response);
+}
+
 export type Method = "POST" | "PATCH" | "PUT" | "DELETE";
 
 /** With a revision, the change is refused when the sheet has moved on since. */

@@ -842,6 +842,18 @@ export interface Study {
   references?: number;
 }
 
+/** A study in the list of all: the forms of its first songs, and what is to be done next. */
+export interface StudyCard extends Study {
+  forms: {
+    title: string;
+    sections: [string, number][];
+  }[];
+  next: {
+    words: string;
+    path: string;
+  };
+}
+
 /** One run of the engine over one recording. */
 export interface Run {
   id: number;
@@ -875,6 +887,12 @@ export interface Progress {
 
 export interface ReferenceSummary {
   bpm: number | null;
+  /** from which tempo to which it wanders */
+  moves: [number, number] | null;
+  sure: {
+    tempo: number;
+    key: number;
+  };
   meter: string;
   key: string | null;
   bars: number;
@@ -1166,7 +1184,8 @@ export interface Frame {
 
 /** A layer's card with where it belongs. */
 export interface SoundRow {
-  reading_id: number;
+  /** null for what a stem tells and nobody has written */
+  reading_id: number | null;
   reference_id: number;
   song: string;
   name: string;

@@ -20,6 +20,7 @@ export const keys = {
   scale: (id: number, tonic: string, mode: string) => ["reference", id, "scale", tonic, mode] as const,
   howTo: (id: number, kind: string) => ["reference", id, "how-to", kind] as const,
   chord: (id: number, symbol: string, bar: number) => ["chord", id, symbol, bar] as const,
+  peaks: (id: number) => ["peaks", id] as const,
   parts: (id: number) => ["parts", id] as const,
   checklists: ["checklist"] as const,
   checklist: (id: number) => ["checklist", id] as const,

@@ -1,7 +1,7 @@
 /** Everything that is read from the API, by name. */
 
 import { queryOptions, type QueryClient } from "@tanstack/react-query";
-import { get, write } from "./client";
+import { bytes, get, write } from "./client";
 import { told } from "../app/frame";
 import { keys } from "./keys";
 import type {
@@ -25,6 +25,7 @@ import type {
   Session,
   SoundRow,
   Study,
+  StudyCard,
   StudyPage,
   TechniqueEntry,
 } from "./types";
@@ -33,7 +34,7 @@ export const isWaiting = (state: string | undefined) => state === "queued" || st
 
 export const studiesQuery = queryOptions({
   queryKey: keys.studies,
-  queryFn: () => get<{ studies: Study[]; thrown_away: Study[] }>("/studies"),
+  queryFn: () => get<{ studies: StudyCard[]; thrown_away: Study[] }>("/studies"),
 });
 
 export const studyQuery = (id: number) =>
@@ -86,6 +87,15 @@ export const scaleQuery = (id: number, tonic: string, mode: string) =>
       get<{ scale: ScaleUse }>(
         `/references/${id}/scale?tonic=${encodeURIComponent(tonic)}&mode=${encodeURIComponent(mode)}`,
       ).then((answer) => answer.scale),
+  });
+
+/** The outline of a recording's waveform; it never changes. */
+export const peaksQuery = (id: number) =>
+  queryOptions({
+    queryKey: keys.peaks(id),
+    queryFn: () => bytes(`/references/${id}/peaks`).then((buffer) => new Int8Array(buffer)),
+    staleTime: Infinity,
+    retry: false,
   });
 
 export const partsQuery = (id: number) =>

@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { BookA, Moon, SlidersHorizontal, SquareStack } from "lucide-react";
+import { BookA, Moon, Search, SlidersHorizontal, SquareStack } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link, NavLink, useNavigate, useParams } from "react-router";
 import { FORMATS } from "../api/contract";
 import { reckonerQuery, studyQuery } from "../api/queries";
-import type { Aim, CalculatorGroup, ReferenceRow, Study, StudyPage } from "../api/types";
+import type { Aim, CalculatorGroup, ReferenceRow, ReferenceSummary, Study, StudyPage } from "../api/types";
 import { Marks } from "../components/Marks";
 import { stageName } from "../components/Progress";
 import { figure, signs } from "../lib/format";
@@ -18,7 +18,13 @@ import { isBusy } from "./useProgress";
 const SENTENCES: Record<Aim, string> = { exact: "An exact remake", style: "In the style of", study: "Study only" };
 
 /** The left edge: the study, its references with their marks, its profile and its checklists. A rail when narrow. */
-export function Navigation({ onHelp, places }: { onHelp: () => void; places: StudyPlace[] }) {
+interface NavigationProps {
+  onHelp: () => void;
+  onFind: () => void;
+  places: StudyPlace[];
+}
+
+export function Navigation({ onHelp, onFind, places }: NavigationProps) {
   const studyId = Number(useParams().studyId);
   const { data } = useQuery({ ...studyQuery(studyId), enabled: Number.isFinite(studyId) });
   const navigate = useNavigate();
@@ -40,7 +46,20 @@ export function Navigation({ onHelp, places }: { onHelp: () => void; places: Stu
         <span className="hidden font-serif text-18 mid:inline">Ethoscope</span>
       </Link>
       {data && Number.isFinite(studyId) && <StudyPart page={data} places={places} />}
-      <div className="mt-auto flex shrink-0 flex-wrap items-center gap-1 border-t border-rule p-2 mid:justify-between mid:px-4">
+      <button
+        type="button"
+        aria-label="Find, Ctrl K"
+        title="Find or do anything by name (Ctrl K)"
+        onClick={onFind}
+        className="mt-auto flex min-h-8 shrink-0 items-center gap-1.5 border-t border-rule px-3.5 text-left text-ink-2 hover:bg-wash mid:px-4"
+      >
+        <Search size={13} aria-hidden />
+        <span className="hidden whitespace-nowrap mid:inline">Find</span>
+        <kbd className="ml-auto hidden rounded-sm border border-firm px-1 font-mono text-11 whitespace-nowrap mid:inline">
+          Ctrl K
+        </kbd>
+      </button>
+      <div className="flex shrink-0 flex-wrap items-center gap-1 border-t border-rule p-2 mid:justify-between mid:px-4">
         <EdgeLink name="Glossary" path="/words" mark={<BookA size={13} />} />
         <EdgeLink name="Settings" path="/settings" mark={<SlidersHorizontal size={13} />} />
         <EdgeButton name="Night or day" mark={<Moon size={13} />} onClick={() => toggleTheme()} />
@@ -195,7 +214,7 @@ function ReferenceLink({ base, reference }: { base: string; reference: Reference
       <span className="hidden items-center justify-between gap-1 text-11 text-ink-2 mid:flex">
         {summary ? (
           <span className="truncate">
-            <span className="figure">{summary.bpm ? figure(summary.bpm, 2) : "–"}</span> {summary.key ?? ""}
+            <span className="figure">{tempoOf(summary)}</span> {summary.key ?? ""}
           </span>
         ) : (
           <span className="truncate">{waiting(reference)}</span>
@@ -204,6 +223,12 @@ function ReferenceLink({ base, reference }: { base: string; reference: Reference
       </span>
     </NavLink>
   );
+}
+
+/** One tempo, or from which to which it wanders. */
+function tempoOf({ bpm, moves }: ReferenceSummary): string {
+  if (!bpm) return "–";
+  return moves ? moves.map((one) => figure(one)).join("–") : figure(bpm, 2);
 }
 
 function initials(title: string): string {

@@ -25,8 +25,13 @@ const Palette = lazy(() => import("./Palette").then((module) => ({ default: modu
 
 /** Navigation on the left, the page, and playback along the bottom. */
 export function Shell({ places }: { places: StudyPlace[] }) {
-  const [open, setOpen] = useState<"keys" | "palette" | null>(null);
-  const close = () => setOpen(null);
+  const [open, setShown] = useState<"keys" | "palette" | null>(null);
+  const [asked, setAsked] = useState({ keys: false, palette: false });
+  const setOpen = (what: "keys" | "palette") => {
+    setAsked((before) => ({ ...before, [what]: true }));
+    setShown(what);
+  };
+  const close = () => setShown(null);
   useCommands([
     { key: "?", name: "these keys", group: "Anywhere", run: () => setOpen("keys") },
     { key: "Mod+k", name: "do or go to anything by name", group: "Anywhere", run: () => setOpen("palette") },
@@ -55,7 +60,7 @@ export function Shell({ places }: { places: StudyPlace[] }) {
         {words.skipToContent}
       </a>
       <div className="flex min-h-0 grow print:block">
-        <Navigation onHelp={() => setOpen("keys")} places={places} />
+        <Navigation onHelp={() => setOpen("keys")} onFind={() => setOpen("palette")} places={places} />
         <main
           ref={content}
           id="content"
@@ -76,8 +81,8 @@ export function Shell({ places }: { places: StudyPlace[] }) {
       </div>
       <LiveLine />
       <Suspense>
-        {open === "keys" && <KeysHelp open onClose={close} />}
-        {open === "palette" && <Palette open onClose={close} />}
+        {asked.keys && <KeysHelp open={open === "keys"} onClose={close} />}
+        {asked.palette && <Palette open={open === "palette"} onClose={close} />}
       </Suspense>
     </div>
   );

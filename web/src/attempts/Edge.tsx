@@ -5,7 +5,7 @@ export function Edge({ label, children }: { label: string; children: ReactNode }
   return (
     <aside
       aria-label={label}
-      className="flex w-[308px] shrink-0 flex-col border-l border-rule bg-sheet mid:w-[324px] wide:w-[380px]"
+      className="flex w-[308px] shrink-0 flex-col border-l border-rule bg-sheet mid:w-[324px] wide:w-[380px] max-small:w-full max-small:border-l-0"
     >
       {children}
     </aside>

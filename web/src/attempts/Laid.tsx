@@ -60,8 +60,8 @@ export function Laid({ page, onlyDifferent }: LaidProps) {
           <Notice>{comparison?.alignment.refused ?? page.problem ?? "There is nothing to compare yet."}</Notice>
         </div>
       ) : (
-        <div className="flex min-h-0 grow">
-          <div className="flex min-w-0 grow flex-col">
+        <div className="flex min-h-0 grow max-small:flex-col max-small:overflow-y-auto">
+          <div className="flex min-w-0 grow flex-col max-small:h-[420px] max-small:shrink-0">
             <InkSheet
               sheet={sheet}
               comparison={comparison}

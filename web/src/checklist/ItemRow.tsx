@@ -45,7 +45,7 @@ export function ItemRow(props: ItemRowProps) {
           onDrop(Number(event.dataTransfer.getData("text/plain")));
         }}
       >
-        <td className="h-[25px] truncate pr-2 font-serif text-15 leading-none" title={item.heading}>
+        <td className="h-[25px] truncate pr-2 font-serif text-15 leading-none max-small:hidden" title={item.heading}>
           {firstOfHeading ? item.heading : ""}
         </td>
         <td
@@ -60,6 +60,7 @@ export function ItemRow(props: ItemRowProps) {
           <Tick item={item} onChange={(change) => list.change(item.id, change)} />
         </td>
         <td className="border-b border-faint pr-3">
+          {firstOfHeading && <span className="block pt-1 font-serif text-15 small:hidden">{item.heading}</span>}
           <button
             type="button"
             aria-expanded={open}
@@ -78,12 +79,15 @@ export function ItemRow(props: ItemRowProps) {
             {standing?.closeness && <Tried standing={standing} />}
           </button>
         </td>
-        <td className={`truncate border-b border-faint pr-3 ${settled ? "text-ink-2" : ""}`} title={item.target}>
+        <td
+          className={`truncate border-b border-faint pr-3 max-small:hidden ${settled ? "text-ink-2" : ""}`}
+          title={item.target}
+        >
           {item.target}
         </td>
-        <td className="truncate border-b border-faint pr-2 text-ink-2">{item.tolerance}</td>
+        <td className="truncate border-b border-faint pr-2 text-ink-2 max-small:hidden">{item.tolerance}</td>
         <td className="border-b border-faint figure text-ink-2">{item.minutes + item.extra}</td>
-        <td className="truncate border-b border-faint">
+        <td className="truncate border-b border-faint max-small:hidden">
           <From item={item} checklist={checklist} />
         </td>
       </tr>

@@ -23,7 +23,7 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
   return (
     <aside
       aria-label="Summary"
-      className="shrink-0 overflow-y-auto border-rule px-4 py-3 scroll-quiet max-mid:flex max-mid:items-center max-mid:gap-6 max-mid:border-b mid:w-drawer mid:border-l wide:w-drawer-wide"
+      className="shrink-0 overflow-y-auto border-rule px-4 py-3 scroll-quiet max-mid:flex max-mid:items-center max-mid:gap-6 max-mid:border-b max-small:flex-wrap max-small:gap-2 mid:w-drawer mid:border-l wide:w-drawer-wide"
     >
       <section className="max-mid:hidden">
         <h2 className="mb-2 font-medium">By stage</h2>

@@ -1,4 +1,5 @@
 import type { Run } from "../api/types";
+import { useTimeLeft } from "./useTimeLeft";
 
 const STAGES: Record<string, string> = {
   decoding: "decoding",
@@ -29,6 +30,7 @@ export function Progress({ run }: { run: Run }) {
 
 /** Ink that fills from the left. */
 export function ProgressBar({ name, share, stage }: { name: string; share: number; stage: string }) {
+  const left = useTimeLeft(share, share > 0 && share < 1);
   const percent = Math.round(share * 100);
   return (
     <span className="flex items-center gap-3">
@@ -43,7 +45,10 @@ export function ProgressBar({ name, share, stage }: { name: string; share: numbe
         <span className="block h-full bg-measured transition-[width] duration-300" style={{ width: `${percent}%` }} />
       </span>
       <span className="figure">{percent} %</span>
-      <span className="text-ink-2">{stage}</span>
+      <span className="text-ink-2">
+        {stage}
+        {left !== null && `, about ${left} s left`}
+      </span>
     </span>
   );
 }

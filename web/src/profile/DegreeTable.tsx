@@ -13,7 +13,7 @@ export function DegreeTable({ profile }: { profile: Profile }) {
           {profile.degrees.map((row) => (
             <li
               key={row.degree}
-              className="grid h-[21px] grid-cols-[40px_1fr_38px_106px] items-center gap-1.5 border-b border-faint"
+              className="grid h-[21px] grid-cols-[minmax(56px,max-content)_minmax(24px,1fr)_38px_auto] items-center gap-1.5 border-b border-faint"
             >
               <span>{row.degree}</span>
               <span aria-hidden className="h-[11px] bg-deep/60">

@@ -166,14 +166,14 @@ function Working({ checklist, studyTitle }: { checklist: Checklist; studyTitle: 
 }
 
 const COLUMNS: [string, string][] = [
-  ["Stage or section", "w-[118px]"],
+  ["Stage or section", "w-[118px] max-small:hidden"],
   ["Number", "w-[34px]"],
   ["Done", "w-[28px]"],
   ["Item", ""],
-  ["Target", "w-[24%]"],
-  ["Within", "w-[92px]"],
+  ["Target", "w-[24%] max-small:hidden"],
+  [words.tolerance, "w-[92px] max-small:hidden"],
   [words.minutes, "w-[58px]"],
-  ["From", "w-[74px]"],
+  ["From", "w-[74px] max-small:hidden"],
 ];
 
 function Head() {

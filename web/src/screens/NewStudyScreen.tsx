@@ -19,8 +19,8 @@ export function NewStudyScreen() {
     stale: [keys.studies],
     done: ({ study }) => {
       const files = imports.release();
-      if (files.length > 0) void send(study.id, files);
       void navigate(`/studies/${study.id}`);
+      if (files.length > 0) void send(study.id, files, files.length === 1);
     },
     shownHere: true,
   });

@@ -15,6 +15,11 @@ const GROUPS: { have: Have | null; title: string; next: string }[] = [
   { have: "have", title: "At hand", next: "Nothing to do." },
   { have: null, title: "Not settled", next: "Say on its card whether you have it." },
 ];
+/** What stems tell of layers whose card nobody has filled. */
+const MEASURED = {
+  title: "Measured on stems",
+  next: "Open the layer to describe its sound and say whether you have it.",
+};
 
 /** All sounds over all layers of a study, by whether they are at hand. */
 export function SoundsScreen() {
@@ -24,7 +29,11 @@ export function SoundsScreen() {
   return (
     <>
       <PageHead title="Sounds" remark={study?.study.title ?? null}>
-        {sounds && <span className="text-ink-2">{plural(sounds.length, "layer card")}</span>}
+        {sounds && (
+          <span className="text-ink-2">
+            {plural(sounds.filter((sound) => sound.reading_id !== null).length, "layer card")}
+          </span>
+        )}
         {sounds && sounds.length > 0 && (
           <Link
             to={`/studies/${studyId}/reckoner?${new URLSearchParams({ sentence: "costs", sounds: costsOf(sounds) }).toString()}`}
@@ -47,7 +56,8 @@ export function SoundsScreen() {
               </Link>
             }
           >
-            No layer has a card yet. Open a song, choose a layer and fill its card; its sound then stands here.
+            No layer has a card yet. Add stems to a song and their sounds stand here as measured, or open a layer and
+            fill its card.
           </Notice>
         )}
         {sounds &&
@@ -55,10 +65,13 @@ export function SoundsScreen() {
             <Group
               key={group.title}
               {...group}
-              sounds={sounds.filter((sound) => (sound.card.have ?? null) === group.have)}
+              sounds={sounds.filter((sound) => sound.reading_id !== null && (sound.card.have ?? null) === group.have)}
               studyId={studyId}
             />
           ))}
+        {sounds && (
+          <Group {...MEASURED} sounds={sounds.filter((sound) => sound.reading_id === null)} studyId={studyId} />
+        )}
       </div>
     </>
   );
@@ -67,7 +80,7 @@ export function SoundsScreen() {
 /** Every sound that is to be found, with the price of its first candidate or who lends it, as the reckoner reads it. */
 function costsOf(sounds: SoundRow[]): string {
   return sounds
-    .filter(({ card }) => card.have !== "have")
+    .filter(({ card, reading_id: written }) => written !== null && card.have !== "have")
     .map(({ name, card }) => {
       const cost = card.candidates?.find((candidate) => candidate.cost)?.cost ?? "";
       return `${name.replace(/[,;:]/g, " ")}: ${cost.replace(/[,;]/g, " ")}`.trim();
@@ -111,7 +124,12 @@ function Group({ title, next, sounds, studyId }: GroupProps) {
         </thead>
         <tbody>
           {sounds.map((sound) => (
-            <Sound key={sound.reading_id} sound={sound} studyId={studyId} lost={title === "Substituted"} />
+            <Sound
+              key={sound.reading_id ?? `${sound.reference_id} ${sound.name}`}
+              sound={sound}
+              studyId={studyId}
+              lost={title === "Substituted"}
+            />
           ))}
         </tbody>
       </table>

@@ -3,16 +3,18 @@ import { Link, useNavigate } from "react-router";
 import { write } from "../api/client";
 import { keys } from "../api/keys";
 import { studiesQuery } from "../api/queries";
-import type { Study } from "../api/types";
+import type { Study, StudyCard } from "../api/types";
 import { useChange } from "../app/useChange";
 import { useOpenStudyFile } from "../app/useDropAnywhere";
 import { Button } from "../components/Button";
 import { FileButton } from "../components/FileButton";
-import { Failure, Notice } from "../components/Notice";
+import { DropZone } from "../components/DropZone";
+import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { TableHead } from "../components/TableHead";
 import { ThrownAway } from "../components/ThrownAway";
 import { AIMS } from "../lib/aims";
+import { inkColour, type Step } from "../lib/ink";
 import { day, figure, plural, signs } from "../lib/format";
 import { words } from "../words/words";
 
@@ -60,19 +62,15 @@ function FirstStudy() {
   ];
   return (
     <div className="max-w-[620px]">
-      <Notice
-        action={
-          <span className="flex gap-3">
-            <Link to="/studies/new" className={LINK}>
-              Start the first study
-            </Link>
-            <Example />
-            <OpenFile />
-          </span>
-        }
-      >
-        A study holds the songs that you want to learn from, and what you want to make.
-      </Notice>
+      <DropZone title="Drop a song here to start: a study holds the songs that you learn from, and what you want to make.">
+        <span className="flex flex-wrap gap-3">
+          <Link to="/studies/new" className={LINK}>
+            Start the first study
+          </Link>
+          <Example />
+          <OpenFile />
+        </span>
+      </DropZone>
       <ol className="border-t border-rule">
         {steps.map(([title, text], index) => (
           <li key={title} className="grid grid-cols-[28px_140px_1fr] items-baseline border-b border-faint py-2.5">
@@ -116,10 +114,10 @@ function Example() {
   );
 }
 
-function StudyTable({ studies }: { studies: Study[] }) {
+function StudyTable({ studies }: { studies: StudyCard[] }) {
   return (
     <table className="mt-2 w-full border-collapse text-left">
-      <TableHead columns={["Study", "Aim", "New track", "References", "Since"]} />
+      <TableHead columns={["Study", "Aim", "New track", "References", "Forms", "Next"]} />
       <tbody>
         {studies.map((study) => (
           <tr key={study.id} className="border-b border-faint hover:bg-wash">
@@ -127,16 +125,72 @@ function StudyTable({ studies }: { studies: Study[] }) {
               <Link to={`/studies/${study.id}`} className="font-serif text-17 hover:underline">
                 {study.title}
               </Link>
+              <span className="block text-11 text-ink-2">since {day(study.created_at)}</span>
             </td>
             <td className="pr-4 text-ink-2">{AIMS[study.aim]}</td>
             <td className="pr-4 figure">{target(study)}</td>
             <td className="pr-4 figure">{plural(study.references ?? 0, "song")}</td>
-            <td className="figure text-ink-2">{day(study.created_at)}</td>
+            <td className="w-[26%] pr-4">
+              <Forms study={study} />
+            </td>
+            <td className="max-w-[220px] pr-2">
+              <Link
+                to={study.next.path}
+                className="line-clamp-2 underline decoration-firm underline-offset-2 hover:bg-wash"
+              >
+                {study.next.words}
+              </Link>
+            </td>
           </tr>
         ))}
       </tbody>
     </table>
   );
+}
+
+const STRIP = 6;
+
+/** How the first songs of a study are built: a strip each, its sections in bars, what returns in one ink. */
+function Forms({ study }: { study: StudyCard }) {
+  if (study.forms.length === 0) return null;
+  const longest = Math.max(...study.forms.map(({ sections }) => sections.reduce((sum, [, bars]) => sum + bars, 0)), 1);
+  return (
+    <svg
+      role="img"
+      aria-label={study.forms
+        .map(({ title, sections }) => `${title}: ${sections.map(([letter, bars]) => `${letter} ${bars}`).join(", ")}`)
+        .join("; ")}
+      viewBox={`0 0 ${longest} ${study.forms.length * (STRIP + 3)}`}
+      preserveAspectRatio="none"
+      height={study.forms.length * (STRIP + 3)}
+      className="w-full"
+    >
+      {study.forms.flatMap(({ title, sections }, row) =>
+        sections.map(([letter, bars], index) => {
+          const before = sections.slice(0, index).reduce((sum, [, length]) => sum + length, 0);
+          return (
+            <rect
+              key={`${title} ${index}`}
+              x={before + 0.2}
+              y={row * (STRIP + 3)}
+              width={Math.max(0.4, bars - 0.4)}
+              height={STRIP}
+              fill={inkColour(inkOf(letter))}
+              stroke="var(--measured)"
+              strokeWidth="0.6"
+              vectorEffect="non-scaling-stroke"
+            />
+          );
+        }),
+      )}
+    </svg>
+  );
+}
+
+/** Letters in their order from pale to dark. */
+function inkOf(letter: string): Step {
+  const place = Math.max(0, (letter.codePointAt(0) ?? 65) - 65);
+  return (1 + (place % 5)) as Step;
 }
 
 function target(study: Study): string {

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { Link } from "react-router";
 import { keys } from "../api/keys";
 import { attemptsQuery, studyQuery } from "../api/queries";
@@ -8,8 +8,9 @@ import { soundsOf } from "../app/imports";
 import { useImport, type Incoming } from "../app/useImport";
 import { Versions } from "../attempts/Versions";
 import { Button } from "../components/Button";
+import { DropZone } from "../components/DropZone";
 import { FileButton } from "../components/FileButton";
-import { Failure, Notice } from "../components/Notice";
+import { Failure } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { AIMS } from "../lib/aims";
 import { figure, signs } from "../lib/format";
@@ -25,17 +26,14 @@ export function StudyScreen() {
   const studyId = useStudyId();
   const { data, error } = useQuery(studyQuery(studyId));
   const files = useImport();
+  const scroller = useRef<HTMLDivElement>(null);
   if (error && !data) return <Failed error={error} />;
   if (!data) return <PageHead title="" />;
 
   return (
     <>
       <PageHead title={data.study.title} remark={remark(data)}>
-        <FileButton
-          name="Add references"
-          look={data.references.length === 0 ? "solid" : "outline"}
-          onFiles={(list) => void files.send(studyId, list)}
-        />
+        <FileButton name="Add references" onFiles={(list) => void files.send(studyId, list)} />
         <FileButton
           name="Add a folder"
           label="A folder of sound files"
@@ -45,17 +43,20 @@ export function StudyScreen() {
         <FromParts studyId={studyId} />
         <StudyActions page={data} />
       </PageHead>
-      <div className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
+      <div ref={scroller} className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
         <Tries studyId={studyId} />
         <IncomingList files={files.incoming.filter((file) => file.studyId === studyId)} onDismiss={files.dismiss} />
         <AssemblyList studyId={studyId} assemblies={data.assemblies.filter(({ attempt }) => attempt === null)} />
         {data.references.length === 0 ? (
-          <Notice>
-            Drop a recording here to start the first sheet: WAV, FLAC, MP3, OGG or Opus, M4A or AIFF, up to 20 minutes.
-            Without a mix, start from its stems or a MIDI file.
-          </Notice>
+          <DropZone title="Drop a recording here; its sheet opens at once and fills in while it is analysed.">
+            <p className="text-ink-2">
+              WAV, FLAC, MP3, OGG or Opus, M4A or AIFF, up to 20 minutes. Without a mix, start from its stems or a MIDI
+              file.
+            </p>
+            <FileButton name="Choose files" label="Recordings" look="solid" onFiles={(list) => void files.send(studyId, list)} />
+          </DropZone>
         ) : (
-          <ReferenceTable rows={data.references} />
+          <ReferenceTable rows={data.references} scroller={scroller} />
         )}
         <ThrownAway
           rows={data.thrown_away.references}

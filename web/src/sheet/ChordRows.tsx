@@ -1,5 +1,6 @@
 import { memo, useMemo } from "react";
 import { confidenceStep } from "../lib/ink";
+import { figure } from "../lib/format";
 import { joined, upright } from "../lib/path";
 import type { Chord } from "../api/types";
 import { layoutChords, nameWidth, type Bracket, type ChordMark, type LoopRow } from "./chordLayout";
@@ -28,6 +29,7 @@ export const ChordRows = memo(function ChordRows() {
         </div>
       }
     >
+      <NoChords />
       {brackets.map((bracket) => (
         <LoopBracket key={bracket.x} bracket={bracket} />
       ))}
@@ -42,6 +44,29 @@ export const ChordRows = memo(function ChordRows() {
     </Row>
   );
 });
+
+/** So much of a song without a chord is a song without chords. */
+const EMPTY = 0.9;
+/** From so many cents on the sound lies between the keys. */
+const BETWEEN = 25;
+
+/** Why the row is empty, and what to do about it. */
+function NoChords() {
+  const { analysis } = useSheet();
+  const silent = analysis.chords.filter((chord) => chord.degree === null && chord.source === "measured");
+  const share = silent.reduce((sum, chord) => sum + chord.end - chord.start, 0) / Math.max(1, analysis.duration);
+  if (share < EMPTY) return null;
+  const cents = Math.round(analysis.tuning.cents);
+  const off = `the sound is ${Math.abs(cents)} cents ${cents > 0 ? "sharp" : "flat"}: tune to A4 = ${figure(analysis.tuning.a4, 1)} Hz`;
+  const advice = "type chords here by hand (click a bar), or add stems or a MIDI file.";
+  return (
+    <p className="sticky left-[calc(var(--labels)+8px)] w-max pt-7 font-serif text-13 italic text-ink-2">
+      {Math.abs(cents) >= BETWEEN
+        ? `No chords are clear here; ${off}, then ${advice}`
+        : `No chords are clear here: ${advice}`}
+    </p>
+  );
+}
 
 function LoopBracket({ bracket }: { bracket: Bracket }) {
   return (

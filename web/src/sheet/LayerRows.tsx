@@ -68,7 +68,7 @@ function MeasuredRow({ layer }: { layer: Layer }) {
           title={`${layer.name}, ${toldBy(layer.source)}`}
           className={`flex h-full w-full items-baseline justify-between gap-1 pt-1 pr-2 text-left text-13 hover:bg-wash ${chosen ? CHOSEN : ""}`}
         >
-          <span className="truncate">{layer.name}</span>
+          <LayerName name={layer.name} />
           {mark && <span className="shrink-0 text-11 text-measured">{mark}</span>}
         </button>
       }
@@ -83,6 +83,17 @@ function MeasuredRow({ layer }: { layer: Layer }) {
         />
       )}
     </Row>
+  );
+}
+
+/** A name is never cut: long ones stand in two small lines. */
+const ONE_LINE = 11;
+
+function LayerName({ name }: { name: string }) {
+  return (
+    <span className={name.length > ONE_LINE ? "line-clamp-2 text-11 leading-[11px] wrap-anywhere" : "truncate"}>
+      {name}
+    </span>
   );
 }
 
@@ -108,7 +119,7 @@ function OwnRow({ layer }: { layer: HeardLayer }) {
           onClick={() => select({ kind: "ownLayer", id })}
           className={`flex h-full w-full items-center justify-between gap-1 pr-2 text-left text-13 text-heard-text hover:bg-wash ${chosen ? CHOSEN : ""}`}
         >
-          <span className="truncate">{layer.name}</span>
+          <LayerName name={layer.name} />
           <span aria-hidden className="hatch size-swatch shrink-0" />
         </button>
       }

@@ -23,7 +23,11 @@ export function Legend({
         <Button onClick={onAddTechnique}>Note a technique</Button>
         <Button onClick={onAddMark}>Pin a mark</Button>
       </div>
-      <div className="flex items-center gap-3 text-11">
+      <div className="flex max-w-[330px] flex-wrap items-center justify-end gap-x-3 text-11">
+        <span title="What changes at a bar">
+          <span className="figure">+2</span> enter · <span className="figure">−1</span> leaves ·{" "}
+          <span className="figure">~</span> thins or swells · <span className="figure">» «</span> hats faster, slower
+        </span>
         <span>How much it is there</span>
         <svg aria-hidden width="74" height="13">
           <path d="M0 12.5H74" stroke="var(--rule)" />

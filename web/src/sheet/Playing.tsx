@@ -28,7 +28,6 @@ export function Playing({ keepInView }: { keepInView: (x: number) => void }) {
         />
       )}
       <div ref={line} data-testid="playhead" data-playing={playing} className="absolute top-[25px] bottom-0 w-0">
-        <div className="absolute top-0 -left-[5px] h-2 w-[10px] bg-select [clip-path:polygon(0_0,100%_0,100%_55%,50%_100%,0_55%)]" />
         <div className="absolute top-0 bottom-0 -left-[0.75px] w-[1.5px] bg-select" />
       </div>
     </div>

@@ -12,20 +12,25 @@ interface RowProps {
   onPick?: (seconds: number) => void;
   /** Dragging over bars loops them. */
   loops?: boolean;
+  /** It stays at the top while the rows below it are scrolled. */
+  stays?: boolean;
 }
 
 /** So far a hand may tremble before a click is a drag, in pixels. */
 const TREMOR = 8;
 
 /** One row of the sheet: its name on the left, bars to the right. */
-export function Row({ height, label, children, seeks = false, onPick, loops = false }: RowProps) {
+export function Row({ height, label, children, seeks = false, onPick, loops = false, stays = false }: RowProps) {
   const { geometry } = useSheet();
   const player = usePlayer();
   const drag = useDragging(loops);
   const secondsAt = (event: MouseEvent<HTMLDivElement>) =>
     geometry.timeOfX(event.clientX - event.currentTarget.getBoundingClientRect().left);
   return (
-    <div className="relative flex [contain:layout_style]" style={{ height }}>
+    <div
+      className={`flex [contain:layout_style] ${stays ? "sticky top-0 z-20 bg-sheet" : "relative"}`}
+      style={{ height }}
+    >
       <div className="sticky left-0 z-10 w-labels shrink-0 bg-sheet pl-4">{label}</div>
       {/* A pointer goes where it points; keys have the bar keys of playback and the commands of the sheet. */}
       {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}

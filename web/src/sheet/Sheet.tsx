@@ -16,6 +16,7 @@ import { geometryOf, type Zoom } from "./geometry";
 import { KEY_HEIGHT, KeyRow, modulates } from "./KeyRow";
 import { GridLines } from "./GridLines";
 import { LayerRows, shownLayers } from "./LayerRows";
+import { Hints } from "./Hints";
 import { Legend } from "./Legend";
 import { Playing } from "./Playing";
 import { Ruler } from "./Ruler";
@@ -49,11 +50,8 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
   const [adding, setAdding] = useState<"layer" | "technique" | "mark" | null>(null);
   const [editing, setEditing] = useState(0);
   const area = useRef<HTMLDivElement>(null);
-  const ground = useRef<HTMLDivElement>(null);
-  // A card beside the sheet takes room from it, but never changes its scale: what is behind it can be scrolled to.
-  const { width: whole } = useSize(ground, { width: 960, height: 480 });
-  const { height: tall } = useSize(area, { width: 960, height: 480 });
-  const size = { width: whole, height: tall };
+  // A card beside the sheet takes room from it, and the picture fits what is left.
+  const size = useSize(area, { width: 960, height: 480 });
   const rows = analysis.layers.length + shownLayers(analysis, selection).length;
   const moving = !analysis.tempo.constant && analysis.tempo.bpm !== null;
   const extra =
@@ -100,6 +98,7 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
     <SheetContext value={sheet}>
       <SelectionContext value={selection}>
         <Strip />
+        <Hints />
         <Derivation page={page} />
         <Untold gaps={analysis.gaps} />
         {edits.error && (
@@ -114,7 +113,7 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
             />
           </div>
         )}
-        <div ref={ground} className="relative flex min-h-0 grow">
+        <div className="relative flex min-h-0 grow">
           <div className="flex min-w-0 grow flex-col bg-sheet">
             <div
               ref={area}
@@ -137,7 +136,7 @@ export function Sheet({ page, analysis, zoom, selection, select, edits }: SheetP
                 <Playing keepInView={keepInView} />
               </div>
             </div>
-            <div className="flex shrink-0 items-start justify-between gap-6 border-t border-faint py-2 pr-4 pl-4">
+            <div className="flex shrink-0 items-start justify-between gap-6 border-t border-faint py-2 pr-4 pl-4 max-small:hidden">
               <TechniqueLegend />
               <Legend
                 onAddLayer={() => setAdding("layer")}

@@ -36,13 +36,14 @@ export const StepsRow = memo(function StepsRow() {
       label={
         <div className="relative h-full">
           <span className="block text-13 font-medium leading-[16px]">Steps</span>
-          {analysis.drums[0]?.rows.map(({ piece }, index) => (
+          {analysis.drums[0]?.rows.map(({ piece, layer }, index) => (
             <span
               key={`${piece} ${index}`}
-              className="absolute right-1.5 text-11 text-ink-3"
+              title={layer}
+              className="absolute right-1.5 max-w-[calc(var(--labels)-58px)] truncate text-11 text-ink-2"
               style={{ top: index * line, lineHeight: `${line}px` }}
             >
-              {piece}
+              {layer || piece}
             </span>
           ))}
         </div>

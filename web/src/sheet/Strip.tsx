@@ -10,7 +10,11 @@ import { headline } from "./drawer/headline";
 export function Strip() {
   const { page } = useSheet();
   return (
-    <div role="group" aria-label="Readings" className="grid shrink-0 grid-cols-7 border-b border-firm">
+    <div
+      role="group"
+      aria-label="Readings"
+      className="grid shrink-0 grid-cols-7 border-b border-firm max-small:flex max-small:overflow-x-auto"
+    >
       {ASPECTS.map((aspect) => {
         const reading = currentReading(page, aspect);
         return reading && <StripCell key={aspect} aspect={aspect} reading={reading} />;
@@ -31,7 +35,7 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
       aria-pressed={chosen}
       title={[reading.statement, reading.note].filter(Boolean).join(" · ")}
       onClick={() => select(chosen ? null : selected)}
-      className={`flex min-w-0 flex-col margin-stroke-t border-r border-r-rule px-3 pt-1.5 pb-2 text-left last:border-r-0 first:pl-4 mid:h-[91px] ${
+      className={`flex min-w-0 flex-col max-small:min-w-[112px] margin-stroke-t border-r border-r-rule px-3 pt-1.5 pb-2 text-left last:border-r-0 first:pl-4 mid:h-[91px] ${
         chosen ? "border-t-select bg-sheet" : "border-t-transparent hover:bg-wash"
       }`}
     >
@@ -47,7 +51,11 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
         <span className="mid:hidden">{headline(reading)}</span>
       </span>
       <span className="mt-auto flex items-center gap-2 pt-1 text-ink-2 max-mid:hidden">
-        {reading.source === "measured" ? <Confidence value={reading.confidence ?? 0} /> : <HeardSwatch />}
+        {reading.source !== "measured" ? (
+          <HeardSwatch />
+        ) : reading.value === null && !reading.confidence ? null : (
+          <Confidence value={reading.confidence ?? 0} />
+        )}
         <span className="truncate text-11">
           {reading.source === "measured" ? reading.note : reading.note || reading.source}
         </span>

@@ -101,13 +101,13 @@ export function TechniqueLegend() {
   const { page, analysis, select } = useSheet();
   const groups = techniqueGroups(analysis, page.readings);
   return (
-    <div className="flex max-w-[640px] flex-wrap gap-x-6 gap-y-1">
+    <div className="flex max-h-[68px] max-w-[640px] flex-wrap gap-x-6 gap-y-1 overflow-y-auto scroll-quiet">
       {groups.map((group) => (
         <button
           type="button"
           key={group.number}
           onClick={() => select(selectionOf(group))}
-          className={`flex items-center gap-1.5 hover:bg-wash ${group.ownId === null ? "text-measured" : "text-heard-text"}`}
+          className={`flex items-center gap-1.5 text-left hover:bg-wash ${group.ownId === null ? "text-measured" : "text-heard-text"}`}
         >
           <NumberMark group={group} />
           <span className={group.ownId === null ? "text-ink" : ""}>{group.name}</span>

@@ -6,8 +6,16 @@ import { Dialog } from "../components/Dialog";
 import { StudyForm } from "./StudyForm";
 import { words } from "../words/words";
 
+interface EditStudyProps {
+  study: Study;
+  open: boolean;
+  /** Why it is asked for, where nobody asked to edit it. */
+  why?: string;
+  onClose: () => void;
+}
+
 /** Title, aim, scope, tempo and key of a study, at any time; sheets and lists follow. */
-export function EditStudy({ study, open, onClose }: { study: Study; open: boolean; onClose: () => void }) {
+export function EditStudy({ study, open, why, onClose }: EditStudyProps) {
   const save = useChange({
     send: (body: object) => write<{ study: Study }>("PATCH", `/studies/${study.id}`, body),
     stale: [keys.studies, keys.study(study.id), keys.references, keys.checklists, keys.attempts(study.id)],
@@ -15,7 +23,7 @@ export function EditStudy({ study, open, onClose }: { study: Study; open: boolea
     shownHere: true,
   });
   return (
-    <Dialog title="Edit the study" open={open} onClose={onClose} wide>
+    <Dialog title="Edit the study" {...(why && { description: why })} open={open} onClose={onClose} wide>
       <StudyForm
         study={study}
         action={words.save}

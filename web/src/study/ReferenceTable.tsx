@@ -1,236 +1,176 @@
-import { useQuery } from "@tanstack/react-query";
-import { DropdownMenu } from "radix-ui";
-import { Ellipsis } from "lucide-react";
-import { useState } from "react";
-import { Link } from "react-router";
-import { write } from "../api/client";
-import { keys } from "../api/keys";
-import { studiesQuery } from "../api/queries";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useLayoutEffect, useMemo, useRef, useState, type RefObject } from "react";
 import type { ReferenceRow } from "../api/types";
-import { useChange } from "../app/useChange";
-import { useDeletion } from "../app/useDeletion";
-import { isBusy } from "../app/useProgress";
-import { Button } from "../components/Button";
 import { LineInput } from "../components/LineInput";
-import { Marks } from "../components/Marks";
-import { Failure } from "../components/Notice";
-import { Progress } from "../components/Progress";
 import { TableHead } from "../components/TableHead";
-import { clock, figure } from "../lib/format";
-import { AboutSong } from "./AboutSong";
-import { useEscape } from "../lib/useEscape";
+import { plural } from "../lib/format";
 import { words } from "../words/words";
+import { ManySongs } from "./ManySongs";
+import { ReferenceLine } from "./ReferenceLine";
+import { ORDERS, shownSongs, type Order } from "./songOrder";
 
-const COLUMNS = ["(Number)", "Song", "Tempo", "Meter", "Key", "Loop", "Form", "Loudness", "Readings", "(What to do)"];
+const COLUMNS = [
+  "(Choose)",
+  "(Number)",
+  "Song",
+  "Tempo",
+  "Meter",
+  "Key",
+  "Loop",
+  "Form",
+  "Loudness",
+  "Readings",
+  "(What to do)",
+];
+/** From so many songs on a list can be filtered and sorted, and from that only rows in view are drawn. */
+const FILTERED = 8;
+const VIRTUAL = 40;
+const ROW = 58;
 
-export function ReferenceTable({ rows }: { rows: ReferenceRow[] }) {
+/** The songs of a study: sorted, filtered, chosen many at a time; long lists draw what is in view. */
+export function ReferenceTable({ rows, scroller }: { rows: ReferenceRow[]; scroller: RefObject<HTMLElement | null> }) {
+  const [filter, setFilter] = useState("");
+  const [order, setOrder] = useState<Order>("position");
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
+  const shown = useMemo(() => shownSongs(rows, filter, order), [rows, filter, order]);
+  const picked = shown.filter((row) => chosen.has(row.id));
+  const all = picked.length === shown.length && shown.length > 0;
+  const choose = (ids: number[], on: boolean) =>
+    setChosen((before) => new Set(on ? [...before, ...ids] : [...before].filter((id) => !ids.includes(id))));
   return (
-    <table className="mt-2 w-full border-collapse text-left">
+    <>
+      <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1 pt-2">
+        <label className="flex min-h-6 items-center gap-1.5 text-ink-2">
+          <input
+            type="checkbox"
+            checked={all}
+            onChange={() =>
+              choose(
+                shown.map((row) => row.id),
+                !all,
+              )
+            }
+          />
+          {picked.length > 0 ? `${picked.length} ${words.selected}` : "Select all"}
+        </label>
+        {picked.length > 0 && <ManySongs rows={picked} onDone={() => setChosen(new Set())} />}
+        {rows.length >= FILTERED && (
+          <span className="ml-auto flex flex-wrap items-center gap-3">
+            {filter && (
+              <span role="status" className="text-ink-2">
+                {plural(shown.length, "song")} of {rows.length}
+              </span>
+            )}
+            <LineInput
+              name={words.filter}
+              placeholder="Filter by title, key, word"
+              className="w-52"
+              value={filter}
+              onText={setFilter}
+            />
+            <label className="flex items-center gap-1.5 text-ink-2">
+              {words.sortBy}
+              <select
+                value={order}
+                onChange={(event) => setOrder(event.target.value as Order)}
+                className="h-7 rounded-sm border border-firm bg-sheet px-1.5 text-ink"
+              >
+                {ORDERS.map(({ value, name }) => (
+                  <option key={value} value={value}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </span>
+        )}
+      </div>
+      <Rows
+        key={shown.length > VIRTUAL ? "virtual" : "all"}
+        rows={shown}
+        of={rows.length}
+        chosen={chosen}
+        onChoose={(id, on) => choose([id], on)}
+        scroller={scroller}
+      />
+    </>
+  );
+}
+
+interface RowsProps {
+  rows: ReferenceRow[];
+  of: number;
+  chosen: ReadonlySet<number>;
+  onChoose: (id: number, on: boolean) => void;
+  scroller: RefObject<HTMLElement | null>;
+}
+
+function Rows(props: RowsProps) {
+  return props.rows.length > VIRTUAL ? <VirtualRows {...props} /> : <AllRows {...props} />;
+}
+
+function AllRows({ rows, of, chosen, onChoose }: RowsProps) {
+  return (
+    <table className="mt-1 w-full border-collapse text-left">
       <TableHead columns={COLUMNS} />
       <tbody>
         {rows.map((row) => (
-          <ReferenceLine key={row.id} row={row} of={rows.length} />
+          <ReferenceLine
+            key={row.id}
+            row={row}
+            of={of}
+            chosen={chosen.has(row.id)}
+            onChoose={(on) => onChoose(row.id, on)}
+          />
         ))}
       </tbody>
     </table>
   );
 }
 
-function ReferenceLine({ row, of }: { row: ReferenceRow; of: number }) {
-  const { summary } = row;
-  const [naming, setNaming] = useState(false);
-  const path = `/studies/${row.study_id}/references/${row.id}`;
-  return (
-    <tr className="border-b border-faint hover:bg-wash">
-      <td className="w-7 figure text-ink-2">{row.position}</td>
-      <td className="max-w-[260px] py-2 pr-4">
-        {naming ? (
-          <Rename row={row} onDone={() => setNaming(false)} />
-        ) : (
-          <Link to={path} className="block font-serif text-15 leading-tight hover:underline">
-            {row.title}
-          </Link>
-        )}
-        <span className="block truncate text-11 text-ink-3">
-          {[row.artist, summary && clock(summary.duration)].filter(Boolean).join(", ") || row.original_name}
-        </span>
-        <AboutSong row={row} />
-      </td>
-      {summary ? (
-        <>
-          <td className="pr-4 whitespace-nowrap">
-            {summary.bpm ? (
-              <>
-                <span className="figure">{figure(summary.bpm, 2)}</span> BPM
-              </>
-            ) : (
-              "no pulse"
-            )}
-          </td>
-          <td className="pr-4 figure">{summary.meter}</td>
-          <td className="pr-4 whitespace-nowrap">{summary.key ?? "none"}</td>
-          <td className="max-w-[180px] truncate pr-4">{summary.loop ?? "none"}</td>
-          <td className="pr-4 whitespace-nowrap">
-            <span className="figure">{summary.sections}</span> in <span className="figure">{summary.bars}</span> bars
-          </td>
-          <td className="pr-4 whitespace-nowrap">
-            {summary.lufs === null ? (
-              "–"
-            ) : (
-              <>
-                <span className="figure">{figure(summary.lufs, 1)}</span> LUFS
-              </>
-            )}
-          </td>
-          <td>
-            <Marks marks={row.marks} />
-          </td>
-        </>
-      ) : (
-        <td colSpan={7}>
-          {row.problem && !isBusy(row.analysis) ? <Problem row={row} path={path} /> : <RunState row={row} />}
-        </td>
-      )}
-      <td className="w-8 text-right">
-        <RowMenu row={row} of={of} onRename={() => setNaming(true)} />
-      </td>
-    </tr>
-  );
-}
-
-function Rename({ row, onDone }: { row: ReferenceRow; onDone: () => void }) {
-  const [title, setTitle] = useState(row.title);
-  const [artist, setArtist] = useState(row.artist ?? "");
-  useEscape(onDone);
-  const save = useChange({
-    send: () => write("PATCH", `/references/${row.id}`, { title: title.trim(), artist: artist.trim() || null }),
-    stale: [keys.study(row.study_id), keys.reference(row.id)],
-    done: onDone,
+/** Rows that are out of sight are two empty ones as high as they all are. */
+function VirtualRows({ rows, of, chosen, onChoose, scroller }: RowsProps) {
+  const table = useRef<HTMLTableElement>(null);
+  const [margin, setMargin] = useState(0);
+  useLayoutEffect(() => {
+    const [top, box] = [table.current?.getBoundingClientRect().top, scroller.current];
+    if (top !== undefined && box) setMargin(top - box.getBoundingClientRect().top + box.scrollTop);
+  }, [scroller]);
+  // The virtualizer keeps its own state; what it hands out changes without a new object.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const list = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    getItemKey: (index) => rows[index]?.id ?? index,
+    overscan: 8,
+    scrollMargin: margin,
   });
+  const items = list.getVirtualItems();
+  const before = (items[0]?.start ?? margin) - margin;
+  const after = list.getTotalSize() - ((items.at(-1)?.end ?? margin) - margin);
   return (
-    <form
-      className="flex flex-col gap-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate();
-      }}
-    >
-      <LineInput name="Title" autoFocus maxLength={200} value={title} onText={setTitle} />
-      <LineInput name="Artist" placeholder="artist" maxLength={200} value={artist} onText={setArtist} />
-      <span className="flex gap-1.5">
-        <Button type="submit" disabled={title.trim() === ""}>
-          {words.save}
-        </Button>
-        <Button look="quiet" onClick={onDone}>
-          {words.cancel}
-        </Button>
-      </span>
-    </form>
-  );
-}
-
-const CHOICE = "block w-full px-4 py-1.5 text-left outline-none data-[highlighted]:bg-wash";
-
-/** What can be done with a song of a study. */
-function RowMenu({ row, of, onRename }: { row: ReferenceRow; of: number; onRename: () => void }) {
-  const { data } = useQuery(studiesQuery);
-  const stale = [keys.study(row.study_id), keys.studies, keys.progress(row.study_id), keys.profile(row.study_id)];
-  const place = useChange({ send: (to: number) => write("POST", `/references/${row.id}/place`, { to }), stale });
-  const move = useChange({
-    send: (body: { study_id: number; copy: boolean }) => write("POST", `/references/${row.id}/moves`, body),
-    stale,
-  });
-  const remove = useDeletion();
-  const others = (data?.studies ?? []).filter((study) => study.id !== row.study_id);
-  return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger aria-label={`What to do with ${row.title}`} className="p-1.5 hover:bg-wash">
-        <Ellipsis size={15} aria-hidden />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={2}
-          className="z-40 max-h-[60vh] overflow-y-auto border border-firm bg-sheet py-1"
-        >
-          <DropdownMenu.Item className={CHOICE} onSelect={onRename}>
-            Rename
-          </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={CHOICE}
-            disabled={row.position === 1}
-            onSelect={() => place.mutate(row.position - 1)}
-          >
-            Move up
-          </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={CHOICE}
-            disabled={row.position >= of}
-            onSelect={() => place.mutate(row.position + 1)}
-          >
-            Move down
-          </DropdownMenu.Item>
-          {others.map((study) => (
-            <DropdownMenu.Item
-              key={`move ${study.id}`}
-              className={CHOICE}
-              onSelect={() => move.mutate({ study_id: study.id, copy: false })}
-            >
-              {`Move to “${study.title}”`}
-            </DropdownMenu.Item>
-          ))}
-          {others.map((study) => (
-            <DropdownMenu.Item
-              key={`copy ${study.id}`}
-              className={CHOICE}
-              onSelect={() => move.mutate({ study_id: study.id, copy: true })}
-            >
-              {`Copy to “${study.title}”`}
-            </DropdownMenu.Item>
-          ))}
-          <DropdownMenu.Item
-            className={`${CHOICE} text-conflict`}
-            onSelect={() => remove({ path: `/references/${row.id}`, title: row.title, stale })}
-          >
-            {words.delete}
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
-}
-
-/** One song that can't be shown; its sheet offers what to do about it. */
-function Problem({ row, path }: { row: ReferenceRow; path: string }) {
-  return (
-    <Failure
-      error={new Error(row.problem ?? "")}
-      action={
-        <Link to={path} className="whitespace-nowrap underline">
-          What can be done
-        </Link>
-      }
-    />
-  );
-}
-
-function RunState({ row }: { row: ReferenceRow }) {
-  const stale = [keys.study(row.study_id), keys.progress(row.study_id)];
-  const again = useChange({ send: () => write("POST", `/references/${row.id}/analyses`), stale });
-  const remove = useDeletion();
-  if (!row.analysis || isBusy(row.analysis))
-    return row.analysis ? <Progress run={row.analysis} /> : <span>waiting</span>;
-  return (
-    <Failure
-      error={new Error(row.analysis.error ?? "The analysis failed.")}
-      action={
-        <>
-          <Button onClick={() => again.mutate()}>{words.tryAgain}</Button>
-          <Button look="quiet" onClick={() => remove({ path: `/references/${row.id}`, title: row.title, stale })}>
-            Remove
-          </Button>
-        </>
-      }
-    />
+    <table ref={table} aria-rowcount={rows.length + 1} className="mt-1 w-full border-collapse text-left">
+      <TableHead columns={COLUMNS} />
+      <tbody>
+        {before > 0 && <tr aria-hidden style={{ height: before }} />}
+        {items.map(({ index, key }) => {
+          const row = rows[index];
+          return (
+            row && (
+              <ReferenceLine
+                key={key}
+                row={row}
+                of={of}
+                chosen={chosen.has(row.id)}
+                onChoose={(on) => onChoose(row.id, on)}
+                measured={{ index, ref: list.measureElement }}
+              />
+            )
+          );
+        })}
+        {after > 0 && <tr aria-hidden style={{ height: after }} />}
+      </tbody>
+    </table>
   );
 }

@@ -47,7 +47,7 @@ export function StudyActions({ page }: { page: StudyPage }) {
           remove({
             path: `/studies/${study.id}`,
             title: study.title,
-            stale: [keys.studies, keys.study(study.id)],
+            stale: [keys.studies],
             done: () => void navigate("/"),
           })
         }

@@ -3,6 +3,7 @@ import { useState, type FormEvent, type ReactNode } from "react";
 import { METERS } from "../api/contract";
 import { ApiError } from "../api/client";
 import type { Aim, Study } from "../api/types";
+import { words } from "../words/words";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
 import { KeySelects } from "../components/KeySelects";
@@ -74,6 +75,7 @@ export function StudyForm({ study, action, pending, error, onSave, onCancel }: S
   const [draft, setDraft] = useState<Draft>(() => draftOf(study));
   const set = (change: Partial<Draft>) => setDraft((before) => ({ ...before, ...change }));
   const wrong = (field: string) => (error instanceof ApiError && error.field === field ? error.message : undefined);
+  const chosen = error instanceof ApiError && error.field !== undefined && error.field !== "title";
   const submit = (event: FormEvent) => {
     event.preventDefault();
     onSave(studyBody(draft));
@@ -117,97 +119,104 @@ export function StudyForm({ study, action, pending, error, onSave, onCancel }: S
           ))}
         </RadioGroup.Root>
       </fieldset>
-      <Field
-        label="Scope"
-        hint="Empty means the whole song. Many stop at the end of the first chorus."
-        error={wrong("scope_bar") ?? wrong("scope_from")}
-      >
-        {(props) => (
-          <span className="flex items-center gap-2">
-            <span className="text-ink-2">from bar</span>
-            <input
-              aria-label="From bar"
-              className={`${props.className} max-w-20 font-mono`}
-              inputMode="numeric"
-              value={draft.scope_from}
-              onChange={(event) => set({ scope_from: event.target.value })}
-            />
-            <span className="text-ink-2">to bar</span>
-            <input
-              {...props}
-              className={`${props.className} max-w-20 font-mono`}
-              inputMode="numeric"
-              value={draft.scope_bar}
-              onChange={(event) => set({ scope_bar: event.target.value })}
-            />
-          </span>
-        )}
-      </Field>
-      <div className="grid grid-cols-2 gap-5">
-        <Field
-          label="Tempo of the new track, if known"
-          hint="BPM, to a hundredth if you like."
-          error={wrong("target_bpm")}
-        >
-          {(props) => (
-            <input
-              {...props}
-              className={`${props.className} font-mono`}
-              inputMode="decimal"
-              value={draft.target_bpm}
-              onChange={(event) => set({ target_bpm: event.target.value })}
-            />
-          )}
-        </Field>
-        <Field label="Key of the new track, if known" error={wrong("target_tonic") ?? wrong("target_mode")}>
-          {(props) => (
-            <KeySelects
-              control={props}
-              none="open"
-              tonic={draft.target_tonic}
-              mode={draft.target_mode}
-              onChange={(target_tonic, target_mode) => set({ target_tonic, target_mode })}
-            />
-          )}
-        </Field>
-        <Field label="Meter of the new track" hint="Only where it is to be another than the song's.">
-          {(props) => (
-            <select
-              {...props}
-              value={draft.target_meter}
-              onChange={(event) => set({ target_meter: event.target.value })}
+      <details open={study !== undefined || chosen} className="border-b border-rule pb-3">
+        <summary className="min-h-6 cursor-pointer font-medium">
+          Optional: scope, tempo, key and meter of the new track
+        </summary>
+        <div className="flex flex-col gap-5 pt-3">
+          <Field
+            label="Scope"
+            hint="Empty means the whole song. Many stop at the end of the first chorus."
+            error={wrong("scope_bar") ?? wrong("scope_from")}
+          >
+            {(props) => (
+              <span className="flex items-center gap-2">
+                <span className="text-ink-2">from bar</span>
+                <input
+                  aria-label="From bar"
+                  className={`${props.className} max-w-20 font-mono`}
+                  inputMode="numeric"
+                  value={draft.scope_from}
+                  onChange={(event) => set({ scope_from: event.target.value })}
+                />
+                <span className="text-ink-2">to bar</span>
+                <input
+                  {...props}
+                  className={`${props.className} max-w-20 font-mono`}
+                  inputMode="numeric"
+                  value={draft.scope_bar}
+                  onChange={(event) => set({ scope_bar: event.target.value })}
+                />
+              </span>
+            )}
+          </Field>
+          <div className="grid grid-cols-2 gap-5">
+            <Field
+              label="Tempo of the new track, if known"
+              hint="BPM, to a hundredth if you like."
+              error={wrong("target_bpm")}
             >
-              <option value="">as the song</option>
-              {METERS.map((meter) => (
-                <option key={meter}>{meter}</option>
-              ))}
-            </select>
-          )}
-        </Field>
-        <Field
-          label="Of a song in another mode keep"
-          hint="A shift never changes a mode: a minor song in C major comes out in C minor, or in A minor with the same notes."
-        >
-          {(props) => (
-            <select
-              {...props}
-              disabled={!draft.target_tonic}
-              value={draft.target_way}
-              onChange={(event) => set({ target_way: event.target.value })}
+              {(props) => (
+                <input
+                  {...props}
+                  className={`${props.className} font-mono`}
+                  inputMode="decimal"
+                  value={draft.target_bpm}
+                  onChange={(event) => set({ target_bpm: event.target.value })}
+                />
+              )}
+            </Field>
+            <Field label="Key of the new track, if known" error={wrong("target_tonic") ?? wrong("target_mode")}>
+              {(props) => (
+                <KeySelects
+                  control={props}
+                  none="open"
+                  tonic={draft.target_tonic}
+                  mode={draft.target_mode}
+                  onChange={(target_tonic, target_mode) => set({ target_tonic, target_mode })}
+                />
+              )}
+            </Field>
+            <Field label="Meter of the new track" hint="Only where it is to be another than the song's.">
+              {(props) => (
+                <select
+                  {...props}
+                  value={draft.target_meter}
+                  onChange={(event) => set({ target_meter: event.target.value })}
+                >
+                  <option value="">as the song</option>
+                  {METERS.map((meter) => (
+                    <option key={meter}>{meter}</option>
+                  ))}
+                </select>
+              )}
+            </Field>
+            <Field
+              label="Of a song in another mode keep"
+              hint="A shift never changes a mode: a minor song in C major comes out in C minor, or in A minor with the same notes."
             >
-              <option value="tonic">the tonic that I want</option>
-              <option value="notes">the notes of the key that I want</option>
-            </select>
-          )}
-        </Field>
-      </div>
+              {(props) => (
+                <select
+                  {...props}
+                  disabled={!draft.target_tonic}
+                  value={draft.target_way}
+                  onChange={(event) => set({ target_way: event.target.value })}
+                >
+                  <option value="tonic">the tonic that I want</option>
+                  <option value="notes">the notes of the key that I want</option>
+                </select>
+              )}
+            </Field>
+          </div>
+        </div>
+      </details>
       {error && !(error instanceof ApiError && error.field) && <Failure error={error} />}
       <div className="flex gap-2">
         <Button type="submit" look="solid" disabled={pending}>
           {action}
         </Button>
         <Button look="quiet" onClick={onCancel}>
-          Cancel
+          {words.cancel}
         </Button>
       </div>
     </form>

@@ -7,7 +7,7 @@ export function Term({ of, children }: { of: string; children?: ReactNode }) {
   return (
     <Tooltip.Root>
       <Tooltip.Trigger asChild>
-        <button type="button" className="cursor-help border-b border-dotted border-firm leading-tight">
+        <button type="button" className="min-h-0 cursor-help border-b border-dotted border-firm leading-tight">
           {children ?? of}
         </button>
       </Tooltip.Trigger>

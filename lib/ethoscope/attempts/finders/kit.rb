@@ -103,7 +103,7 @@ module Ethoscope
 
         def pattern(role, where, there, here)
           more, less = [here - there, there - here].map { |apart| places(apart) }
-          how = [("Add strokes on #{less}." if less), ("Take away those on #{more}." if more)].compact
+          how = [("Add strokes on #{less}." if less), ("Remove those on #{more}." if more)].compact
           { words: "The #{role} play#{Ethoscope::Layers::Role.in_words(role)[:s]} another pattern in #{where}.", how: how.empty? ? ["Play #{strokes(there)}."] : how }
         end
 

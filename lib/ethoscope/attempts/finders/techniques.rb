@@ -109,8 +109,10 @@ module Ethoscope
         def missing(kind, run, sure)
           entry = Ethoscope::Techniques::Library.entry(kind)
           Difference.of(kind: "technique_missing", measure: "techniques.technique", bars: [run], technique: kind, reference: entry.name, attempt: "not there", distance: 2, sure:,
-            words: "#{entry.name} in #{@laid.where([run])} is missing.", how: how_to(entry, run))
+            words: "#{capital(@laid.where([run]))}: missing “#{entry.name}”.", how: how_to(entry, run))
         end
+
+        def capital(words) = "#{words[0].upcase}#{words[1..]}"
 
         # With the figures of the reference's sighting, in the tempo of the attempt.
         def how_to(entry, run)

@@ -80,10 +80,10 @@ module Ethoscope
           return nil if apart.abs <= tolerance
 
           words = ->(value) { "#{Readings::Words.signed(value, figure.digits)} #{figure.unit}" }
-          said = { there: words.call(there), apart: words.call(apart.abs) }
+          said = { there: words.call(there), apart: "#{Readings::Words.signed(apart.abs, figure.digits)} #{Measures::Kinds.apart(figure.unit)}" }
           sentence, how = (apart.positive? ? figure.more : figure.less).map { |text| format(text, **said) }
           Difference.of(kind: figure.kind, measure: figure.measure, reference: said[:there], attempt: words.call(here), distance: apart.abs.round(2), tolerance:,
-            unit: figure.unit, words: sentence, how: [how])
+            unit: Measures::Kinds.apart(figure.unit), words: sentence, how: [how])
         end
       end
     end

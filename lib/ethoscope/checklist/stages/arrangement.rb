@@ -19,7 +19,7 @@ module Ethoscope
 
           item("Section lengths", [lengths, *parts].compact, target: parts.map do |section|
             section.place.bars
-          end.join(" "), tolerance: brief.exact ? "same" : "±1 section", minutes: 15,
+          end.join(" "), tolerance: brief.exact ? "exact" : "±1 section", minutes: 15,
             steps: parts.map { |section| "#{section.place.label}: #{bars(section.place)}, from #{clock(section.place.first_bar)}" })
         end
 

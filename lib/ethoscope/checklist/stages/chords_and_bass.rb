@@ -51,7 +51,7 @@ module Ethoscope
           place = targets.first.place
           item("Chords #{Wording.where(targets.map(&:place), brief.bars)}, to be settled by ear", [], tolerance: "by ear", minutes: minutes(targets.first.value), from: "loop",
             target: "heard as #{symbols(targets.first.value)}, sure by #{sure} %", about: "section:#{place.first_bar}", fallback: FALLBACK,
-            steps: ["Play what was heard beside #{Wording.bars(place)}, slowed down; put right on the sheet what does not fit.", *written])
+            steps: ["Play what was heard beside #{Wording.bars(place)}, slowed down; correct on the sheet what does not fit.", *written])
         end
 
         def symbols(chords)

@@ -102,7 +102,7 @@ module Ethoscope
           return mode unless key
 
           rivals = brief.profile ? nil : one("harmony.rivals")
-          item(brief.profile ? "Key" : "Key heard from the bounce", [key, rivals].compact, tolerance: brief.profile ? "same mode" : "same", minutes: 5,
+          item(brief.profile ? "Key" : "Key heard from the bounce", [key, rivals].compact, tolerance: brief.profile ? "same mode" : "exact", minutes: 5,
             steps: key_steps + (brief.profile ? [] : doubt(key, rivals)))
         end
 

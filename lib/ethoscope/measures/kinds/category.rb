@@ -41,7 +41,7 @@ module Ethoscope
         # @param tolerance [Numeric]
         # @param unit [String]
         # @return [String]
-        def tolerance_words(tolerance, unit) = tolerance.zero? ? "the same" : "±#{Kinds.plain(tolerance)} #{unit}"
+        def tolerance_words(tolerance, unit) = tolerance.zero? ? "exact" : "±#{Kinds.plain(tolerance)} #{unit}"
       end
     end
   end

@@ -45,7 +45,7 @@ module Ethoscope
         end
 
         # @return [String]
-        def tolerance_words(tolerance, unit) = tolerance.zero? ? "the same" : "±#{Kinds.plain(tolerance)} #{unit} in the mean"
+        def tolerance_words(tolerance, unit) = tolerance.zero? ? "exact" : "±#{Kinds.plain(tolerance)} #{unit} in the mean"
 
         private
 

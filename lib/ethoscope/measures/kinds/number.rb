@@ -42,7 +42,7 @@ module Ethoscope
         # @param tolerance [Numeric]
         # @param unit [String]
         # @return [String]
-        def tolerance_words(tolerance, unit) = tolerance.zero? ? "the same" : "±#{Kinds.plain(tolerance)} #{unit}".strip
+        def tolerance_words(tolerance, unit) = tolerance.zero? ? "exact" : "±#{Kinds.plain(tolerance)} #{Kinds.apart(unit)}".strip
       end
     end
   end

@@ -47,7 +47,7 @@ module Ethoscope
         def words(value, _unit) = value.empty? ? "none" : value.first(@most).map { |element| element.fetch(@of) }.join(" ")
 
         # @return [String]
-        def tolerance_words(tolerance, unit) = tolerance.zero? ? "the same" : "up to #{Kinds.plain(tolerance)} #{unit} apart"
+        def tolerance_words(tolerance, unit) = tolerance.zero? ? "exact" : "up to #{Kinds.plain(tolerance)} #{unit} apart"
 
         private
 

@@ -48,33 +48,38 @@ export function Decide({ state, onMark, why, onRival, onClear, onCorrect, refuta
   return (
     <InFoot>
       {reason && <ReasonFields why={reason} onWhy={setReason} />}
-      <div className="flex flex-wrap gap-2" role="group" aria-label="Decide">
+      <div className="flex gap-1.5" role="group" aria-label="Decide">
         {settled ? (
-          <Button className="grow px-1.5" onClick={() => mark("open")}>
+          <Button className="min-w-0 grow gap-1 px-1" onClick={() => mark("open")}>
             {words.reopen}
           </Button>
         ) : (
-          <Button look="confirm" className="grow px-1.5" onClick={() => mark("confirmed")}>
+          <Button look="confirm" className="min-w-0 grow gap-1 px-1" onClick={() => mark("confirmed")}>
             <Check size={13} strokeWidth={2.4} className="shrink-0" aria-hidden /> {words.confirm}
           </Button>
         )}
         {settled && reason && (
-          <Button look="solid" className="grow px-1.5" onClick={() => mark(state)}>
+          <Button look="solid" className="min-w-0 grow gap-1 px-1" onClick={() => mark(state)}>
             {words.save}
           </Button>
         )}
         {onCorrect && (
-          <Button className="grow px-1.5" onClick={onCorrect}>
+          <Button className="min-w-0 grow gap-1 px-1" onClick={onCorrect}>
             {words.correct}
           </Button>
         )}
         {onClear && (
-          <Button className="grow px-1.5" onClick={onClear}>
+          <Button className="min-w-0 grow gap-1 px-1" onClick={onClear}>
             Clear
           </Button>
         )}
         {refutable && (
-          <Button look="refute" className="grow px-1.5" disabled={state === "refuted"} onClick={() => mark("refuted")}>
+          <Button
+            look="refute"
+            className="min-w-0 grow gap-1 px-1"
+            disabled={state === "refuted"}
+            onClick={() => mark("refuted")}
+          >
             {words.wrong}
           </Button>
         )}

@@ -28,7 +28,7 @@ export function Drawer() {
       ref={aside}
       tabIndex={-1}
       aria-label="Evidence"
-      className="flex w-drawer shrink-0 flex-col border-l border-rule bg-sheet outline-none wide:w-drawer-wide"
+      className="flex w-drawer shrink-0 flex-col border-l border-rule bg-sheet outline-none wide:w-drawer-wide max-small:absolute max-small:inset-0 max-small:z-30 max-small:w-full"
     >
       <CardFrame key={toAddress(selection)} onClose={() => select(null)}>
         <Card />

@@ -10,10 +10,10 @@ import { Part } from "../card/Part";
 
 const GROUP = "Tempo and bars";
 const SHIFTS = [
-  { beats: -1, name: "a beat earlier", short: "−1 beat" },
-  { beats: -0.5, name: "half a beat earlier", short: "−½ beat" },
-  { beats: 0.5, name: "half a beat later", short: "+½ beat" },
-  { beats: 1, name: "a beat later", short: "+1 beat" },
+  { beats: -1, name: "a beat earlier", short: "−1" },
+  { beats: -0.5, name: "half a beat earlier", short: "−½" },
+  { beats: 0.5, name: "half a beat later", short: "+½" },
+  { beats: 1, name: "a beat later", short: "+1" },
 ];
 
 /** Where bar 1 begins: all bar lines moved by beats and halves, each with how likely that is. */
@@ -27,7 +27,7 @@ export function BarLines() {
   ]);
   const likely = (beats: number) => analysis.bar_lines.find((line) => line.beats === beats)?.odds;
   return (
-    <Part title={words.barLines} aside="where bar 1 begins">
+    <Part title={words.barLines} aside="bar 1, in beats">
       <div className="grid grid-cols-4 gap-1.5">
         {SHIFTS.map(({ beats, name, short }) => {
           const odds = likely(beats);

@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState } from "react";
 import { sentenceOf, ReckonWith } from "../../reckoner/ReckonWith";
 import { isWaiting } from "../../api/queries";
-import type { Aspect, Reading } from "../../api/types";
+import type { Aspect, Reading, ReferencePage } from "../../api/types";
 import { Button } from "../../components/Button";
 import { Fold } from "../../components/Fold";
 import { stageName } from "../../components/Progress";
-import { day } from "../../lib/format";
+import { day, signs } from "../../lib/format";
 import { words } from "../../words/words";
 import { currentReading, useSheet } from "../context";
 import { CardHead } from "../card/CardHead";
@@ -40,7 +40,7 @@ export function ReadingCard({ aspect }: { aspect: Aspect }) {
   const alternatives = alternativesOf(analysis, aspect, {
     count: (bpm, meter) => edits.post("count", { action: "count", bpm, meter }),
     value: (value) => edits.correct(reading.id, { value, note: "An alternative of the measured reading." }),
-  }).filter((one) => one.label !== headline(reading));
+  }).filter((one) => !inForce(one.label, page));
   return (
     <>
       <CardHead
@@ -61,7 +61,7 @@ export function ReadingCard({ aspect }: { aspect: Aspect }) {
           aspect={aspect}
           reading={reading}
           title={form === "correct" ? "What you hear instead" : "What another source says"}
-          action={form === "correct" ? words.saveCorrection : words.addSource}
+          action={form === "correct" ? words.saveCorrection : words.save}
           error={edits.error}
           onCancel={() => setForm(null)}
           onSave={(body) =>
@@ -108,6 +108,13 @@ export function ReadingCard({ aspect }: { aspect: Aspect }) {
       <Listen run={{ first: 1, last: Math.min(8, analysis.bars.length) }} />
     </>
   );
+}
+
+/** What holds already is no alternative, also while what rests on it is still analysed. */
+function inForce(label: string, page: ReferencePage): boolean {
+  const [tempo, meter, key] = (["tempo", "meter", "key"] as const).map((aspect) => currentReading(page, aspect)?.value);
+  const pair = `${Number(tempo?.bpm).toFixed(2)}, ${String(meter?.name)}`;
+  return label === pair || label === signs(`${String(key?.tonic)} ${String(key?.mode)}`);
 }
 
 /** What was chosen stands above; meanwhile what rests on it is analysed again. */

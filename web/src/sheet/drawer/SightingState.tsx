@@ -8,7 +8,9 @@ export function SightingState({ sighting, onDecide }: { sighting: Sighting; onDe
   if (state !== "open")
     return (
       <span className="flex items-center gap-1.5">
-        <span className={state === "confirmed" ? "text-confirmed" : "text-conflict"}>{state}</span>
+        <span className={state === "confirmed" ? "text-confirmed" : "text-conflict"}>
+          {state === "refuted" ? "wrong" : state}
+        </span>
         <Button className="h-6 px-2" onClick={() => onDecide("open")}>
           open again
         </Button>

@@ -49,7 +49,10 @@ const WORDS: Record<string, string> = {
 
 export function detailText(detail: Record<string, number | string | string[]>): string {
   return Object.entries(detail)
-    .map(([name, value]) => (WORDS[name] ?? `${name.replaceAll("_", " ")} %s`).replace("%s", valueText(value)))
+    .map(([name, value]) => {
+      const text = (WORDS[name] ?? `${name.replaceAll("_", " ")} %s`).replace("%s", valueText(value));
+      return value === 1 ? text.replace(/\b1 (\w{3,}?)s\b/, "1 $1") : text;
+    })
     .join(", ");
 }
 
