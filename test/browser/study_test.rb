@@ -12,6 +12,7 @@ class StudyTest < BrowserCase
     assert_selector "[role=alert]", text: "Title must not be empty."
     fill_in "Title", with: "Low Water"
     find("[role=radio][aria-label='Exact remake']").click
+    find("summary", text: "Optional").click
     fill_in "Tempo of the new track, if known", with: "72,5"
     click_button "Start the study"
 
@@ -46,19 +47,22 @@ class StudyTest < BrowserCase
     copy = File.join(folder, "copy.wav")
     FileUtils.cp(library.recordings.path(library.recordings.find(reference[:recording_id])), copy)
     visit "/studies/#{study[:id]}"
-    attach_file "Recordings", copy, visible: :all
+    attach_file "Sound files", copy, visible: :all
 
     assert_selector "[role=alert]", text: "already, as “Kept”"
   end
 
   def test_a_failed_analysis_says_why_and_offers_the_next_step
     silent = Ethoscope::Audio::Recording.new(channels: Numo::SFloat.zeros(1, 44_100 * 6), rate: 44_100)
-    visit "/studies/#{new_study[:id]}"
+    visit(study = "/studies/#{new_study[:id]}")
     attach_file "Recordings", SoundFile.write(silent, File.join(folder, "silent.wav")), visible: :all
 
     assert_text "The recording is silent.", wait: 30
+    visit study
+
+    assert_text "The recording is silent."
     assert_button w(:try_again)
-    click_button w(:delete), match: :first
+    find("[role=alert] button", text: w(:delete)).click
 
     assert_text "Drop a recording here"
   end

@@ -45,6 +45,14 @@ function Choices({ onClose }: { onClose: () => void }) {
     // After the dialog has given the focus back, so that what is opened next can take it.
     setTimeout(() => run(), 0);
   };
+  const choice = (command: Command) => (
+    <Choice
+      key={`${command.group} ${command.name}`}
+      name={command.name}
+      hint={command.key && keyWords(command.key)}
+      onSelect={() => act(command.run)}
+    />
+  );
   return (
     <Cmdk label="Do or go to" filter={nearness} className="flex flex-col gap-2">
       <Cmdk.Input
@@ -56,35 +64,25 @@ function Choices({ onClose }: { onClose: () => void }) {
       />
       <Cmdk.List className="max-h-[46vh] overflow-y-auto scroll-quiet">
         <Cmdk.Empty className="py-3 font-serif text-15 italic text-ink-2">Nothing is called that.</Cmdk.Empty>
-        {found && found.length > 0 && (
-          <Cmdk.Group heading="Found" className={GROUP_LOOK}>
-            {found.map((hit, index) => (
-              <Choice
-                key={`${index} ${hit.path}`}
-                name={hit.text}
-                hint={[hit.kind, hit.beside].filter(Boolean).join(", ")}
-                forced={`${FOUND} ${index}`}
-                onSelect={() => act(() => void navigate(hit.path))}
-              />
-            ))}
-          </Cmdk.Group>
-        )}
         {bar >= 1 && bar <= last && (
           <Choice name={`Go to bar ${bar}`} onSelect={() => act(() => player.seekBar(bar))} forced={search} />
         )}
-        {groups.map((group) => (
-          <Cmdk.Group key={group} heading={group} className={GROUP_LOOK}>
-            {commands
-              .filter((command) => command.group === group)
-              .map((command) => (
-                <Choice
-                  key={command.name}
-                  name={command.name}
-                  hint={command.key && keyWords(command.key)}
-                  onSelect={() => act(command.run)}
-                />
-              ))}
-          </Cmdk.Group>
+        {/* One list while something is looked for, so that the nearest comes first whatever group it is of. */}
+        {search.trim() === ""
+          ? groups.map((group) => (
+              <Cmdk.Group key={group} heading={group} className={GROUP_LOOK}>
+                {commands.filter((command) => command.group === group).map(choice)}
+              </Cmdk.Group>
+            ))
+          : commands.map(choice)}
+        {found?.map((hit, index) => (
+          <Choice
+            key={`${index} ${hit.path}`}
+            name={hit.text}
+            hint={[hit.kind, hit.beside].filter(Boolean).join(", ")}
+            forced={`${FOUND} ${index}`}
+            onSelect={() => act(() => void navigate(hit.path))}
+          />
         ))}
       </Cmdk.List>
     </Cmdk>

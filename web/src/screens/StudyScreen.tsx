@@ -53,7 +53,12 @@ export function StudyScreen() {
               WAV, FLAC, MP3, OGG or Opus, M4A or AIFF, up to 20 minutes. Without a mix, start from its stems or a MIDI
               file.
             </p>
-            <FileButton name="Choose files" label="Recordings" look="solid" onFiles={(list) => void files.send(studyId, list)} />
+            <FileButton
+              name="Choose files"
+              label="Recordings"
+              look="solid"
+              onFiles={(list) => void files.send(studyId, list)}
+            />
           </DropZone>
         ) : (
           <ReferenceTable rows={data.references} scroller={scroller} />
