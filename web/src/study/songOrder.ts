@@ -37,7 +37,12 @@ function textOf({ title, artist, summary, words, standing }: ReferenceRow): stri
 
 function compare(a: ReferenceRow, b: ReferenceRow, order: Order): number {
   if (order === "title") return a.title.localeCompare(b.title);
-  if (order === "key") return (a.summary?.key ?? "~").localeCompare(b.summary?.key ?? "~");
+  if (order === "key") return byKey(a.summary?.key, b.summary?.key);
   const [one, other] = [figures[order](a), figures[order](b)];
   return one === other ? 0 : one - other;
+}
+
+/** Songs without a key come last. */
+function byKey(a: string | null | undefined, b: string | null | undefined): number {
+  return a && b ? a.localeCompare(b) : Number(!a) - Number(!b);
 }
