@@ -49,11 +49,10 @@ class KeyboardTest < BrowserCase
     open_sheet
     [1280, 1024].each do |width|
       size(width, 768)
-      before = bar_width
       find("[data-testid=sheet] button[title^='chorus']", match: :first).click
 
       assert_selector "aside[aria-label=Evidence]"
-      assert_operator bar_width, :<, before
+      assert_operator right_of("[data-seek]"), :<=, left_of("aside[aria-label=Evidence]")
       assert_operator right_of("[data-testid=sheet] button[aria-pressed=true]"), :<=, width
       assert_operator bottom_of("[aria-label=Decide]"), :<=, 768
       press :escape
@@ -129,7 +128,7 @@ class KeyboardTest < BrowserCase
     assert_selector "h2", text: "Fixture"
   end
 
-  def bar_width = page.evaluate_script("document.querySelector('[data-seek]').getBoundingClientRect().width")
+  def left_of(selector) = page.evaluate_script("document.querySelector(#{selector.to_json}).getBoundingClientRect().left")
 
   def right_of(selector) = page.evaluate_script("document.querySelector(#{selector.to_json}).getBoundingClientRect().right")
 

@@ -48,7 +48,6 @@ export function Navigation({ onHelp, onFind, places }: NavigationProps) {
       {data && Number.isFinite(studyId) && <StudyPart page={data} places={places} />}
       <button
         type="button"
-        aria-label="Find Ctrl K"
         title="Find or do anything by name (Ctrl K)"
         onClick={onFind}
         className="mt-auto flex min-h-8 shrink-0 items-center gap-1.5 border-t border-rule px-3.5 text-left text-ink-2 hover:bg-wash mid:px-4"
