@@ -45,7 +45,7 @@ module Store
 
     # The list itself is row 0.
     def image(id)
-      list = existing(db[:checklists][id:], "checklist")
+      list = existing(db[:checklists].first(id:, deleted_at: nil), "checklist")
       { 0 => list.slice(*LIST), **db[:items].where(checklist_id: id).as_hash(:id) }
     end
 
@@ -70,7 +70,7 @@ module Store
 
     def step(id, image, ahead)
       db.transaction(mode: :immediate) do
-        applied = existing(db[:checklists][id:], "checklist")[:applied]
+        applied = existing(db[:checklists].first(id:, deleted_at: nil), "checklist")[:applied]
         edit = db[:checklist_edits][checklist_id: id, number: applied + ahead] or next
         parse(edit[:changes]).each { |change| put_back(id, change, image) }
         db[:checklists].where(id:).update(applied: applied + (ahead.zero? ? -1 : 1))

@@ -20,10 +20,19 @@ module Store
     # @yieldparam archive [StudyArchive]
     # @raise [Ethoscope::Errors::Unfit] when it is no archive, or damaged
     def self.open(path)
-      Zip::File.open(path) { |zip| yield new(zip) }
+      zip = directory(path)
+      yield new(zip)
     rescue Zip::Error, JSON::ParserError, Zlib::Error, KeyError, EncodingError
       raise Ethoscope::Errors::Unfit, "This is no study that was exported from Ethoscope, or it is damaged"
     end
+
+    # The package that reads archives trips over a list of entries that is cut short.
+    def self.directory(path)
+      Zip::File.open(path)
+    rescue NoMethodError, TypeError, ArgumentError
+      raise Zip::Error
+    end
+    private_class_method :directory
 
     # @param zip [Zip::File]
     def initialize(zip)

@@ -43,6 +43,19 @@ class NothingLostTest < Ethoscope::TestCase
     assert_nil library.items.find(item[:id])[:reading_id]
   end
 
+  def test_a_list_that_was_deleted_is_changed_by_nothing
+    send_json(:patch, "/api/items/#{list[:items].first[:id]}", state: "done")
+    send_json(:delete, "/api/checklists/#{list[:id]}")
+    send_json(:post, "/api/checklists/#{list[:id]}/undo")
+
+    assert_equal 404, last_response.status
+    assert_equal "done", library.items.find(list[:items].first[:id])[:state]
+    send_json(:post, "/api/checklists/#{list[:id]}/bring-back")
+    undone = send_json(:post, "/api/checklists/#{list[:id]}/undo")[:checklist]
+
+    assert_equal "open", undone[:items].first[:state]
+  end
+
   def test_a_correction_comes_back_also_when_what_it_replaced_is_gone
     reading = library.readings.current(@id)["tempo"]
     library.journal.record(@id, "Correct") { |readings| readings.correct(reading[:id], value: { bpm: 90.0 }, source: "heard") }

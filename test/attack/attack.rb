@@ -11,6 +11,7 @@ module Attack
   autoload :Uploads, File.join(__dir__, "uploads")
   autoload :Edits, File.join(__dir__, "edits")
   autoload :Kills, File.join(__dir__, "kills")
+  autoload :Catalogue, File.join(__dir__, "catalogue")
   autoload :Crowd, File.join(__dir__, "crowd")
   autoload :Report, File.join(__dir__, "report")
 
@@ -30,16 +31,25 @@ module Attack
   # @param edits [Integer]
   # @param kills [Integer]
   # @param seconds [Numeric] that each crowd stays
+  # @param said [#puts] told after each part what broke in it
   # @return [Report]
-  def self.run(seed:, files:, edits:, kills:, seconds:)
+  def self.run(seed:, files:, edits:, kills:, seconds:, said: $stdout)
     report = Report.new
+    parts = { "catalogue" => ->(folder) { catalogue(folder, seed, edits, report) }, "uploads" => ->(folder) { uploads(folder, seed, files, report) },
+              "edits" => ->(folder) { edits(folder, seed, edits, report) },
+              "kills" => ->(folder) { served(folder, "kills") { |server| Kills.new(server, seed, report).run(kills) } },
+              "crowds" => ->(folder) { crowds(folder, seed, seconds, report) } }
     Dir.mktmpdir("ethoscope-attack") do |folder|
-      uploads(folder, seed, files, report)
-      edits(folder, seed, edits, report)
-      served(folder, "kills") { |server| Kills.new(server, seed, report).run(kills) }
-      crowds(folder, seed, seconds, report)
+      parts.each do |name, part|
+        part.call(folder)
+        said.puts "#{name} is through; #{report.faults.size} faults so far"
+      end
     end
     report
+  end
+
+  def self.catalogue(folder, seed, count, report)
+    served(folder, "catalogue") { |server| Catalogue.new(server, seed, report).run(count) } if count.positive?
   end
 
   def self.served(folder, name)

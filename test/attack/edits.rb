@@ -36,6 +36,7 @@ module Attack
         @report.count("edits", "refused") unless answer.ok?
         judge(kind, answer)
         @worked_in.call(@song) if answer.ok?
+        there_and_back(kind) if answer.ok? && (i % 10) == 7
         check(kind, i)
       end
     end
@@ -54,6 +55,25 @@ module Attack
       return unless answer.broken?
 
       @report.bad("edits", answer.status.zero? ? "no answer" : "5xx", "#{what}: #{answer.status} #{answer.body[0, 200]}")
+    end
+
+    # What was undone and done again is as it was.
+    def there_and_back(kind)
+      return unless @client.get(@base).json[:journal][:undo]
+
+      before = told
+      steps = %i[undo redo].map { |way| post(way).tap { |answer| judge(way, answer) || @worked_in.call(@song) } }
+      return unless steps.all?(&:ok?)
+
+      odd = told.reject { |part, is| before[part] == is }.keys
+      @report.bad("edits", "lost write", "#{kind}, undone and done again: #{odd.join(", ")}") if odd.any?
+      @report.count("edits", "there and back")
+    end
+
+    # The sheet without what counts the changes.
+    def told
+      page = @client.get(@base).json
+      { **page[:analysis], readings: page[:readings].map { |reading| reading.slice(:aspect, :value, :statement, :state, :note, :first_bar, :last_bar) } }
     end
 
     # What rests on the sheet.

@@ -116,7 +116,7 @@ class TrustBrowserTest < BrowserCase
     library.derive(@reference)
     click_button "Make a checklist"
 
-    assert_selector "[role=alert]", text: /still being worked in/
+    assert_selector "[role=alert]", text: /still being analysed/
     click_button "Dismiss"
 
     assert_no_selector "[role=alert]"

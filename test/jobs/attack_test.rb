@@ -25,6 +25,13 @@ class AttackTest < Ethoscope::TestCase
     assert_match(/made 8/, @report.to_s)
   end
 
+  def test_random_work_around_the_sheets_leaves_everything_answering
+    Attack.catalogue(folder, 3, 25, @report)
+
+    assert_predicate @report, :clean?, @report.to_s
+    assert_match(/made 25/, @report.to_s)
+  end
+
   def test_a_kill_loses_nothing_that_was_acknowledged
     Attack.served(folder, "kills") { |server| Attack::Kills.new(server, 3, @report).run(1) }
 

@@ -82,6 +82,8 @@ class StudyFileTest < Ethoscope::TestCase
       "no JSON" => ->(path) { rewrite(path) { |zip| zip.get_output_stream("study.json") { |out| out.write("{") } } },
       "a recording missing" => ->(path) { rewrite(path) { |zip| zip.remove("recordings/#{sha256}") } },
       "another sound" => ->(path) { rewrite(path) { |zip| zip.get_output_stream("recordings/#{sha256}") { |out| out.write("RIFF") } } },
+      "its list of entries cut short" => ->(path) { File.truncate(path, File.size(path) - 60) },
+      "its end before its start" => ->(path) { File.binwrite(path, File.binread(path).then { |bytes| bytes.byteslice(-90..) + bytes.byteslice(0, 500) }) },
       "a newer one" => lambda { |path|
         rewrite(path) do |zip|
           zip.get_output_stream("study.json") do |out|
