@@ -9,6 +9,7 @@ module Attack
     PART = "catalogue"
     KINDS = %i[new_study edit_study delete_study restore_study archive damaged_archive many many song restore_song move copy list list edit_item edit_item
                item_step step list_away list_back attempt_step verdict settings settings search search pages].freeze
+    PAGES = ["", "/profile", "/attempts", "/logbook", "/progress"].freeze
     TEXTS = ["Ähre", "", " ", "%", "_", "'; drop table studies; --", "😀 é", "\u0000", "<b>", "a" * 5000, "Tide", "ＦＵＬＬ", nil, 3, [], {}].freeze
     NUMBERS = [nil, 0, -1, 1, 96, 96.5, 1e300, "96,5", "fast", [], 2**70].freeze
 
@@ -27,7 +28,7 @@ module Attack
       count.times { |number| one(pick(KINDS), number) }
       @server.stop
       @report.note(PART, "errors in the log", @server.log.scan(/^\S*Error\b.*/).uniq.first(5).inspect)
-      whole?
+      check_rows
     end
 
     private
@@ -60,7 +61,7 @@ module Attack
     end
 
     def pages
-      paths = all[:studies].flat_map { |study| ["", "/profile", "/attempts", "/logbook", "/progress"].map { |page| "/api/studies/#{study[:id]}#{page}" } }
+      paths = all[:studies].flat_map { |study| PAGES.map { |page| "/api/studies/#{study[:id]}#{page}" } }
       ["/api/studies", "/api/house", *paths].each do |path|
         answer = get(path)
         next if answer.ok? || (answer.status == 409 && path.end_with?("profile"))
@@ -71,7 +72,7 @@ module Attack
     end
 
     # No reference to a row that is gone, and no page of the file that is torn.
-    def whole?
+    def check_rows
       SQLite3::Database.new(Dir.glob(File.join(@server.home, "*.sqlite*")).find { |path| !path.match?(/-(wal|shm)\z/) }) do |db|
         db.execute("PRAGMA foreign_key_check").each { |row| @report.bad(PART, "lost write", "a row that hangs in the air: #{row.inspect}") }
         said = db.execute("PRAGMA integrity_check").flatten
@@ -103,7 +104,7 @@ module Attack
 
     def edit_study
       @server.patch("/api/studies/#{study}", { title: pick(TEXTS), scope_from: pick(NUMBERS), scope_bar: pick(NUMBERS), target_bpm: pick(NUMBERS),
-                                              target_tonic: pick(["A", "H", nil, 1]), target_mode: pick(["minor", "odd", nil]) }.to_a.sample(2, random: @random).to_h)
+                                               target_tonic: pick(["A", "H", nil, 1]), target_mode: pick(["minor", "odd", nil]) }.to_a.sample(2, random: @random).to_h)
     end
 
     # The study that the rest is done with stays.
@@ -150,9 +151,9 @@ module Attack
     def item = pick(items)&.fetch(:id) || 9999
 
     def edit_item
-      @server.patch("/api/items/#{item}", { state: pick(["done", "open", "skipped", "odd"]), result: pick(["exact", "close", nil, "no"]), note: pick(TEXTS),
-                                          minutes: pick(NUMBERS), links: pick([[], ["https://a.example"], ["javascript:alert(1)"], "x"]),
-                                          steps: pick([[], ["one"], [nil], "x"]) }.to_a.sample(2, random: @random).to_h)
+      @server.patch("/api/items/#{item}", { state: pick(%w[done open skipped odd]), result: pick(["exact", "close", nil, "no"]), note: pick(TEXTS),
+                                            minutes: pick(NUMBERS), links: pick([[], ["https://a.example"], ["javascript:alert(1)"], "x"]),
+                                            steps: pick([[], ["one"], [nil], "x"]) }.to_a.sample(2, random: @random).to_h)
     end
 
     def item_step
@@ -160,7 +161,7 @@ module Attack
       when 0 then @server.delete("/api/items/#{item}")
       when 1 then post("/api/checklists/#{@list}/items", { stage: pick(%w[tempo mix no]), title: pick(TEXTS) })
       when 2 then post("/api/items/#{item}/move", { before: pick([item, nil, 9999]), to: pick(NUMBERS) })
-      else post("/api/items/#{item}/#{pick(%w[split join clock target])}", { with: item, titles: ["a", "b"], run: true })
+      else post("/api/items/#{item}/#{pick(%w[split join clock target])}", { with: item, titles: %w[a b], run: true })
       end
     end
 

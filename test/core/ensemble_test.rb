@@ -106,6 +106,17 @@ class EnsembleTest < Ethoscope::TestCase
     end
   end
 
+  def test_what_a_person_counts_gives_the_same_bars_whatever_lies_beside_the_mix
+    stems = sources("kick" => self.class.stem(kick: PIECES[:kick])).stems
+    beside = [Sources.new(stems:, score: nil, roles: {}), Sources.new(stems: [], score: self.class.score, roles: {}), Sources.new(stems:, score: self.class.score, roles: {})]
+    [{ bpm: 50.0 }, { bpm: 50.0, meter: "2/4" }, { meter: "3/4" }, { first_downbeat: 1.2 }].each do |said|
+      corrections = Corrections.of(**said)
+      bars = Analysis.of(features: self.class.mix, corrections:).fetch(:downbeats)
+
+      beside.each { |sources| assert_equal bars, Analysis.of(features: self.class.mix, corrections:, sources:).fetch(:downbeats), said }
+    end
+  end
+
   # Half the tempo from bar 9 on, as it is played and as it is written.
   def self.halved
     @halved ||= begin

@@ -61,6 +61,14 @@ class LinesAndChangesTest < Ethoscope::TestCase
     assert_equal 4, Form::Changes.phrase(changes)
   end
 
+  def test_of_two_layers_of_one_role_the_one_that_enters_is_named
+    parts = { "Guitar L" => [0.9, 0.9], "Guitar R" => [0.1, 0.9] }.map do |name, levels|
+      Layers::Layer.new(role: "other", name:, activity: levels.flat_map { |level| [level] * 4 }, confidence: 0.9, spans: [], source: "stem", rivals: [])
+    end
+
+    assert_equal([["Guitar R"]], Form::Changes.new(parts, [section(1, 8)], [2.0] * 8).list.map(&:enters))
+  end
+
   def test_hats_that_double_are_a_change_and_the_first_bar_is_none
     changes = Form::Changes.new([layer("hats", [0.9, 0.9])], [section(1, 8)], ([2.0] * 4) + ([4.0] * 4)).list
 
