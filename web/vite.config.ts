@@ -15,7 +15,10 @@ export default defineConfig({
       output: {
         // What never changes between two builds of this application is kept by the browser.
         advancedChunks: {
-          groups: [{ name: "react", test: /node_modules\/(react|react-dom|react-router|scheduler)\// }],
+          groups: [
+            { name: "react", test: /node_modules\/(react|react-dom|scheduler)\// },
+            { name: "router", test: /node_modules\/react-router\// },
+          ],
         },
         entryFileNames: ({ name }) => (name === "listening" ? "assets/[name].js" : "assets/[name]-[hash].js"),
       },

@@ -93,7 +93,7 @@ module Bench
       browser = Capybara::Session.new(:chromium, Capybara.app)
       browser.visit("/")
       puts "", "| page | first, ms | again, ms |", "|---|---|---|"
-      { "study" => ["/studies/#{@study}", "main table", "Song #{@count}"], "profile" => ["/studies/#{@study}/profile", "main ol", "Song #{@count}"],
+      { "study" => ["/studies/#{@study}", "main table", "Song 1"], "profile" => ["/studies/#{@study}/profile", "main ol", "Song #{@count}"],
         "sheet" => ["/studies/#{@study}/references/#{@reference}", "[data-testid=sheet]", "Energy"] }.each do |name, place|
         first = shown(browser, *place)
         puts "| #{name} | #{first} | #{Array.new(ROUNDS) { shown(browser, *place) }.sort[ROUNDS / 2]} |"

@@ -39,7 +39,7 @@ class ChangedTargetsTest < Ethoscope::TestCase
     [{ from: "reference", reference_id: @reference[:id] }, { from: "profile" }].each do |wanted|
       make(**wanted)
 
-      assert_problem 409, "deriving", /still being worked in/
+      assert_problem 409, "deriving", /still being analysed/
     end
     assert(items.all? { |item| item[:now].nil? })
     work_in(50)

@@ -74,7 +74,7 @@ class ChecklistsApiTest < Ethoscope::TestCase
     assert_equal(checklist[:items].drop(1).map { |item| item[:id] }, stored.call.map { |item| item[:id] })
     undone = send_json(:post, "/api/checklists/#{checklist[:id]}/undo")[:checklist]
 
-    assert_equal ["Take away “#{checklist[:items].first[:title]}”", "Take away “Lid on the four”"], undone.values_at(:undo, :redo)
+    assert_equal ["Delete “#{checklist[:items].first[:title]}”", "Delete “Lid on the four”"], undone.values_at(:undo, :redo)
   end
 
   def test_items_are_moved_split_and_joined

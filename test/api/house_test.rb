@@ -118,7 +118,7 @@ class HouseApiTest < Ethoscope::TestCase
 
     assert_equal "application/zip", last_response.content_type
     assert_equal "Study (2)", send_bytes("/api/studies/file", bytes, "study.zip")[:study][:title]
-    assert_equal "This is no study that was taken away from Ethoscope, or it is damaged.", send_bytes("/api/studies/file", "nothing", "x.zip")[:error][:message]
+    assert_equal "This is no study that was exported from Ethoscope, or it is damaged.", send_bytes("/api/studies/file", "nothing", "x.zip")[:error][:message]
     assert_empty Dir.children(library.home).grep(/handed|received/)
   end
 

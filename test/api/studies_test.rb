@@ -15,7 +15,7 @@ class StudiesApiTest < Ethoscope::TestCase
     send_json(:delete, "/api/studies/#{study[:id]}")
     get_json("/api/studies/#{study[:id]}")
 
-    assert_problem 404, "missing", /thrown away.*brought back/
+    assert_problem 404, "missing", /deleted.*restored/
     send_json(:delete, "/api/studies/#{study[:id]}?for_good=true")
     get_json("/api/studies/#{study[:id]}")
 

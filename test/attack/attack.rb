@@ -31,8 +31,8 @@ module Attack
   # @param edits [Integer]
   # @param kills [Integer]
   # @param seconds [Numeric] that each crowd stays
-  # @param said [#puts] told after each part what broke in it
-  # @return [Report]
+  # @param said [#puts] told after each part how much broke so far
+  # @return [Report] of what was done, also when it is ended before its time
   def self.run(seed:, files:, edits:, kills:, seconds:, said: $stdout)
     report = Report.new
     parts = { "catalogue" => ->(folder) { catalogue(folder, seed, edits, report) }, "uploads" => ->(folder) { uploads(folder, seed, files, report) },
@@ -45,6 +45,9 @@ module Attack
         said.puts "#{name} is through; #{report.faults.size} faults so far"
       end
     end
+    report
+  rescue SignalException => e
+    said.puts "Ended by #{e.message}; this is what was done."
     report
   end
 

@@ -54,8 +54,7 @@ module Attack
       return unless answer
 
       @report.count(PART, "refused") unless answer.ok?
-      @report.count(PART, "busy") if answer.status == 503
-      @report.count(PART, "over 1 s") if answer.seconds > 1
+      @report.answered(PART, answer)
       @report.bad(PART, "hang", "#{what}: #{answer.seconds.round} s") if answer.seconds > Server::PATIENCE
       @report.bad(PART, answer.status.zero? ? "no answer" : "5xx", "#{what}: #{answer.status} #{answer.body[0, 200]}") if answer.broken?
     end
@@ -73,7 +72,7 @@ module Attack
 
     # No reference to a row that is gone, and no page of the file that is torn.
     def check_rows
-      SQLite3::Database.new(Dir.glob(File.join(@server.home, "*.sqlite*")).find { |path| !path.match?(/-(wal|shm)\z/) }) do |db|
+      SQLite3::Database.new(File.join(@server.home, "ethoscope.sqlite3")) do |db|
         db.execute("PRAGMA foreign_key_check").each { |row| @report.bad(PART, "lost write", "a row that hangs in the air: #{row.inspect}") }
         said = db.execute("PRAGMA integrity_check").flatten
         @report.bad(PART, "lost write", said.first(3).inspect) unless said == ["ok"]

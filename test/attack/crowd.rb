@@ -64,6 +64,7 @@ module Attack
     def judge(what, answer)
       part = "crowd"
       @report.count(part, "requests")
+      @report.answered(part, answer)
       @report.bad(part, "5xx", "#{what}: #{answer.status} #{answer.body[0, 160]}") if answer.status >= 500
       @report.bad(part, "no answer", what) if answer.status.zero?
       @report.bad(part, "hang", "#{what}: #{answer.seconds.round} s") if answer.seconds > Server::PATIENCE

@@ -52,6 +52,7 @@ module Attack
     end
 
     def judge(what, answer)
+      @report.answered("edits", answer)
       return unless answer.broken?
 
       @report.bad("edits", answer.status.zero? ? "no answer" : "5xx", "#{what}: #{answer.status} #{answer.body[0, 200]}")

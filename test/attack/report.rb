@@ -23,6 +23,12 @@ module Attack
       end
     end
 
+    # What an answer says of the server's state: refused because it was busy, or slow.
+    def answered(part, answer)
+      count(part, "busy") if answer.status == 503
+      count(part, "over 1 s") if answer.seconds > 1
+    end
+
     # Figures that are told and not judged, such as times.
     def note(part, what, value) = @mutex.synchronize { @counts[part][what] = value }
 

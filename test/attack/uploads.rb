@@ -49,6 +49,7 @@ module Attack
              end
       answer = @server.upload(path, file.bytes, file.name)
       @report.count("uploads", "files")
+      @report.answered("uploads", answer)
       @report.count("uploads", answer.ok? ? "taken" : "refused")
       @report.bad("uploads", "hang", file.kind) if answer.seconds > Server::PATIENCE
       @report.bad("uploads", "no answer", file.kind) if answer.status.zero?

@@ -31,12 +31,6 @@ export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;
 }
 
-/** Odds of the first against the second, such as "4 to 1". */
-export function oddsAgainst(first: number, other: number): string {
-  const ratio = Math.max(1, Math.round(first / Math.max(other, 0.001)));
-  return ratio >= 99 ? "99+ to 1" : `${ratio} to 1`;
-}
-
 /** Words in a row: "tempo, meter and mode". */
 export function listed(words: string[]): string {
   return new Intl.ListFormat("en-GB", { type: "conjunction" }).format(words);

@@ -6,7 +6,7 @@ import type { Have, SoundRow } from "../api/types";
 import { Button } from "../components/Button";
 import { Failure, Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { percent, plural } from "../lib/format";
+import { percent, plural, signs } from "../lib/format";
 import { useStudyId } from "./params";
 
 const GROUPS: { have: Have | null; title: string; next: string }[] = [
@@ -142,7 +142,7 @@ function Sound({ sound, studyId, lost }: { sound: SoundRow; studyId: number; los
   const stack = (card.stack ?? []).map((part) => `${part.gives}: ${part.text}`);
   const last = lost
     ? (card.lost ?? "not said")
-    : [card.register, card.stacked ? `${card.stacked} stacked` : "", ...stack].filter(Boolean).join(", ");
+    : [signs(card.register ?? ""), card.stacked ? `${card.stacked} stacked` : "", ...stack].filter(Boolean).join(", ");
   return (
     <tr className="border-b border-faint align-top">
       <td className="py-2 pr-4">

@@ -35,7 +35,7 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
       aria-pressed={chosen}
       title={[reading.statement, reading.note].filter(Boolean).join(" · ")}
       onClick={() => select(chosen ? null : selected)}
-      className={`flex min-w-0 flex-col max-small:min-w-[112px] margin-stroke-t border-r border-r-rule px-3 pt-1.5 pb-2 text-left last:border-r-0 first:pl-4 mid:h-[91px] ${
+      className={`flex min-w-0 flex-col max-small:min-w-[112px] margin-stroke-t border-r border-r-rule px-3 pt-1.5 pb-2 text-left last:border-r-0 first:pl-4 mid:h-[91px] wide:h-[98px] ${
         chosen ? "border-t-select bg-sheet" : "border-t-transparent hover:bg-wash"
       }`}
     >
@@ -45,7 +45,7 @@ function StripCell({ aspect, reading }: { aspect: Aspect; reading: Reading }) {
         {page.contradictions[aspect] && <span className="ml-auto text-conflict">to settle</span>}
       </span>
       <span
-        className={`line-clamp-2 font-serif text-15 leading-[19px] wide:text-17 ${refuted ? "line-through decoration-conflict" : ""}`}
+        className={`line-clamp-2 font-serif text-15 leading-[19px] wide:text-17 wide:leading-[22px] ${refuted ? "line-through decoration-conflict" : ""}`}
       >
         <span className="max-mid:hidden">{reading.statement}</span>
         <span className="mid:hidden">{headline(reading)}</span>

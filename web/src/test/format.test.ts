@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { bars, clock, figure, listed, oddsAgainst, percent, plural, signs } from "../lib/format";
+import { bars, clock, figure, listed, percent, plural, signs } from "../lib/format";
 import { amountStep, confidenceStep, inkColour, textOnInk } from "../lib/ink";
 
 describe("figures for people", () => {
@@ -21,11 +21,6 @@ describe("figures for people", () => {
   it("counts", () => {
     expect(plural(1, "song")).toBe("1 song");
     expect(plural(3, "study", "studies")).toBe("3 studies");
-  });
-  it("tells odds, and gives up where they say nothing", () => {
-    expect(oddsAgainst(0.8, 0.2)).toBe("4 to 1");
-    expect(oddsAgainst(0.99, 0)).toBe("99+ to 1");
-    expect(oddsAgainst(0.1, 0.4)).toBe("1 to 1");
   });
   it("lists words", () => expect(listed(["tempo", "meter", "mode"])).toBe("tempo, meter and mode"));
 });
