@@ -23,7 +23,7 @@ export function ComparisonScreen() {
       <PageHead title={words.compareStudies} remark={page?.study.title ?? null}>
         {choice !== "" && (
           <label className="flex items-center gap-2 text-ink-2">
-            Beside
+            Compared with
             <select
               value={choice}
               onChange={(event) => setSearch({ with: event.target.value }, { replace: true })}

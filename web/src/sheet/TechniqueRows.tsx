@@ -101,7 +101,7 @@ export function TechniqueLegend() {
   const { page, analysis, select } = useSheet();
   const groups = techniqueGroups(analysis, page.readings);
   return (
-    <div className="flex max-h-[68px] max-w-[640px] flex-wrap gap-x-6 gap-y-1 overflow-y-auto scroll-quiet">
+    <div className="flex max-h-[84px] max-w-[640px] flex-wrap gap-x-6 gap-y-1 overflow-y-auto scroll-quiet">
       {groups.map((group) => (
         <button
           type="button"
