@@ -7,7 +7,7 @@ module Attack
   # checklists, attempts, settings and searches. After each of it every page that there is must answer, and in the end no row may hang in the air.
   class Catalogue
     PART = "catalogue"
-    KINDS = %i[new_study edit_study delete_study restore_study archive damaged_archive many many song restore_song move copy list list edit_item edit_item
+    KINDS = %i[new_study edit_study delete_study restore_study archive damaged_archive many many song restore_song move place list list edit_item edit_item
                item_step step list_away list_back attempt_step verdict settings settings search search pages].freeze
     PAGES = ["", "/profile", "/attempts", "/logbook", "/progress"].freeze
     TEXTS = ["Ähre", "", " ", "%", "_", "'; drop table studies; --", "😀 é", "\u0000", "<b>", "a" * 5000, "Tide", "ＦＵＬＬ", nil, 3, [], {}].freeze
@@ -139,9 +139,9 @@ module Attack
 
     def restore_song = post("/api/references/#{1 + @random.rand(30)}/bring-back")
 
-    def move = post("/api/references/#{a_song(study)}/moves", { study_id: study, to: study, copy: pick([true, false]) })
+    def move = post("/api/references/#{a_song(study)}/moves", { study_id: study, copy: pick([true, false]) })
 
-    def copy = post("/api/references/#{a_song(study)}/place", { position: pick(NUMBERS), to: pick(NUMBERS) })
+    def place = post("/api/references/#{a_song(study)}/place", { to: pick(NUMBERS) })
 
     def list = post("/api/studies/#{own = study}/checklists", { from: pick(%w[reference profile]), reference_id: a_song(own) })
 
