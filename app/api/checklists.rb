@@ -100,7 +100,7 @@ module Api
     post "/items/:id/target" do |id|
       checklist = library.checklists.find(item(id)[:checklist_id])
       now = planning(checklist).item_now(checklist,
-        number(id)) or raise Problem.new(409, "gone", "The readings say nothing of this now. Leave the item out, keep it as it is, or " \
+        number(id)) or raise Problem.new(409, "gone", "The readings say nothing of this now. Skip the item, keep it as it is, or " \
                                                       "ask again once your correction is analysed.")
       answer(item: library.items.retarget(number(id), now))
     end

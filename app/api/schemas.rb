@@ -121,8 +121,8 @@ module Api
 
     COUNT_LABELS = { "count" => "Another tempo and meter", "downbeat" => "Move the first beat", "pickup" => "Mark a pickup",
                      "tempo_change" => "Mark a change of tempo", "even" => "Make beats even",
-                     "ramp" => "Mark a tempo that moves", "steady" => "One even tempo", "bar_line" => "Set a bar line", "no_bar_lines" => "Take back bar lines",
-                     "modulation" => "Mark a change of key", "one_key" => "Take back changes of key", "times" => "Count in another unit" }.freeze
+                     "ramp" => "Mark a tempo that moves", "steady" => "One even tempo", "bar_line" => "Set a bar line", "no_bar_lines" => "Remove bar lines",
+                     "modulation" => "Mark a change of key", "one_key" => "Remove changes of key", "times" => "Count in another unit" }.freeze
 
     CountEdit = Ethoscope::Forms.schema do
       required(:action).filled(:string, included_in?: COUNT_LABELS.keys)

@@ -3,7 +3,7 @@
 module Store
   # What was decided about an item, in words.
   module Settled
-    STATES = { "done" => "done", "skipped" => "left out", "open" => "taken up again" }.freeze
+    STATES = { "done" => "done", "skipped" => "skipped", "open" => "reopened" }.freeze
 
     # @param change [Hash] what is said of an item
     # @return [String, nil] the decision in it

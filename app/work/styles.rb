@@ -41,7 +41,7 @@ module Work
     # @return [Hash] both titles with how many songs, and the lines
     def comparison(with)
       here, there = with == "side" ? [of("core"), of("side")] : [counted, neighbours(with).then { |rows| @library.songs.of(rows).first.values }]
-      raise Refused.new(:nothing_analysed, "There is nothing to lay beside: no song of it is analysed.", "with") if here.empty? || there.empty?
+      raise Refused.new(:nothing_analysed, "There is nothing to compare: no song of it is analysed.", "with") if here.empty? || there.empty?
 
       lines = Ethoscope::Profile::Comparison.new(*[here, there].map { |list| claims_of(list) }).lines
       { here: { title: @study[:title], songs: here.size }, there: { title: title(with), songs: there.size }, lines: lines.map(&:to_h) }

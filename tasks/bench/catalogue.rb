@@ -14,6 +14,8 @@ module Bench
     # Asked so often; the median counts.
     ROUNDS = 5
     POLL = 0.05
+    # A page that does not show what it is about for so long never will, seconds.
+    PATIENCE = 60
     WATCH = <<~JS
       const look = () => {
         const there = [...document.querySelectorAll(%<place>s)].some((part) => part.textContent.includes(%<text>s));
@@ -93,7 +95,7 @@ module Bench
       browser = Capybara::Session.new(:chromium, Capybara.app)
       browser.visit("/")
       puts "", "| page | first, ms | again, ms |", "|---|---|---|"
-      { "study" => ["/studies/#{@study}", "main table", "Song 1"], "profile" => ["/studies/#{@study}/profile", "main ol", "Song #{@count}"],
+      { "study" => ["/studies/#{@study}", "main table", "Song 1"], "profile" => ["/studies/#{@study}/profile", "main table", "of #{@count}"],
         "sheet" => ["/studies/#{@study}/references/#{@reference}", "[data-testid=sheet]", "Energy"] }.each do |name, place|
         first = shown(browser, *place)
         puts "| #{name} | #{first} | #{Array.new(ROUNDS) { shown(browser, *place) }.sort[ROUNDS / 2]} |"
@@ -105,9 +107,14 @@ module Bench
     def shown(browser, path, place, text)
       watch = browser.driver.browser.execute_cdp("Page.addScriptToEvaluateOnNewDocument", source: format(WATCH, place: JSON.generate(place), text: JSON.generate(text)))
       browser.visit(path)
-      sleep POLL until (at = browser.evaluate_script("window.shownAt"))
+      at = seen(browser) or raise "#{path} shows no “#{text}” in #{place} after #{PATIENCE} s."
       browser.driver.browser.execute_cdp("Page.removeScriptToEvaluateOnNewDocument", identifier: watch["identifier"])
       at.round
+    end
+
+    def seen(browser)
+      (PATIENCE / POLL).to_i.times { browser.evaluate_script("window.shownAt")&.then { |at| return at } || sleep(POLL) }
+      nil
     end
 
     def timed

@@ -78,7 +78,7 @@ class ProfilesApiTest < Ethoscope::TestCase
     assert_equal [[4, 4], [0, 3], 1.0], comparison[:lines].find { |line| line[:words] == "In minor" }.values_at(:here, :there, :apart)
     get_json("/api/studies/#{@study[:id]}/comparison?with=side")
 
-    assert_problem 409, "nothing_analysed", /nothing to lay beside/
+    assert_problem 409, "nothing_analysed", /nothing to compare/
   end
 
   def test_targets_from_rows_say_that_they_changed_only_when_the_profile_did

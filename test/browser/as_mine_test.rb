@@ -34,7 +34,7 @@ class AsMineTest < BrowserCase
     visit sheet_of(@reference)
     want("", "C", "major")
 
-    within("[aria-label='Told as mine']") do
+    within("[aria-label='Shown as mine']") do
       assert_text "C major was asked for, but the song is minor: its tonic moves, its mode stays."
       click_button "What that changes"
     end
@@ -47,7 +47,7 @@ class AsMineTest < BrowserCase
   def test_the_recording_is_heard_so_and_as_it_is
     visit sheet_of(@reference)
     want("110", "C", "minor")
-    click_button "Hear the recording so"
+    click_button "Play the recording like that"
 
     assert_button "whole, 110 %, +3 st"
     click_button "Hear it as it is"
@@ -80,7 +80,7 @@ class AsMineTest < BrowserCase
     end
     within("nav") { click_button "as mine" }
 
-    assert_selector "[aria-label='Told as mine']"
+    assert_selector "[aria-label='Shown as mine']"
   end
 
   # Of the sheet, as it is shown.
@@ -142,7 +142,7 @@ class AsMineTest < BrowserCase
   def back_again(theirs)
     within("nav") { click_button "as theirs" }
 
-    assert_no_selector "[aria-label='Told as mine']"
+    assert_no_selector "[aria-label='Shown as mine']"
     assert_equal theirs, what_the_sheet_says
     visit "/studies/#{@study[:id]}/checklists/#{@list[:id]}"
 

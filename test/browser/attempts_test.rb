@@ -88,10 +88,10 @@ class AttemptsBrowserTest < BrowserCase
       find("button").click
       select "substituted", from: "How close it is"
       fill_in "Why", with: "It is meant to run."
-      click_button "Say so"
+      click_button "Save verdict"
 
       assert_text "substituted, you say"
-      click_button "let it be measured again"
+      click_button "measure it again"
 
       assert_text "missing"
     end
@@ -188,7 +188,7 @@ class AttemptsBrowserTest < BrowserCase
     attach_file("Bounce of your track", two, make_visible: false)
 
     assert_text "2 files: what are they?"
-    click_button "Leave them"
+    click_button "Cancel"
 
     assert_no_text "what are they?"
   end

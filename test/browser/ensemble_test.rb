@@ -59,7 +59,7 @@ class EnsembleBrowserTest < BrowserCase
     click_button "Riser", match: :first
     click_button "Change the words"
     fill_in "Name", with: "Kettle coming to the boil"
-    click_button "Keep these words"
+    click_button "Save text"
 
     assert_selector "h2", text: "Kettle coming to the boil"
     fill_in "Name of a technique of your own", with: "Lid on the four"
@@ -78,7 +78,7 @@ class EnsembleBrowserTest < BrowserCase
     click_button "Put it together"
 
     assert_text(/letter\.wav: This is not a sound file/, wait: PATIENT)
-    click_button "Go on without it"
+    click_button "Continue without it"
     within("table") { click_link "Ferry notebook", wait: PATIENT }
 
     assert_selector layer("Keys", "read from the MIDI file"), wait: PATIENT

@@ -10,7 +10,7 @@ class ProfileJourneyTest < BrowserCase
     visit "/studies/#{study[:id]}/profile"
 
     assert_selector "td", text: "At 72.0 BPM"
-    assert_text "The Other has not what all others have"
+    assert_text "The Other lacks what all others have"
     click_button "Set it aside"
 
     assert_text(/\d+ of \d+ that is said/)

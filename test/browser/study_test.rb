@@ -85,23 +85,23 @@ class StudyTest < BrowserCase
     click_button "Make the checklist"
     find("button[aria-expanded]", text: "Loudness").click
     fill_in "Your note", with: "mastered by ear"
-    click_button "Keep the note"
+    click_button "Save note"
     find("[role=radio]", text: "close").click
 
     assert_text(/1 close/)
     assert_selector "button", text: "Loudness · close note", normalize_ws: true
     click_button w(:skip)
 
-    assert_text(/1 left out/)
+    assert_text(/1 skipped/)
     assert_no_text(/1 close/)
     select "drums first", from: "Order of work"
 
-    assert_text(/1 left out/)
+    assert_text(/1 skipped/)
     fill_in "What else is to be done", with: "Lid on the four"
     click_button "Add it"
     find("summary", text: "In your own words").click
     fill_in "What is to be reached", with: "every second bar"
-    click_button "Keep these words"
+    click_button "Save text"
 
     assert_selector "td", text: "every second bar"
     fill_in "I have, in minutes", with: "30"

@@ -49,10 +49,10 @@ class TrustBrowserTest < BrowserCase
     assert_selector "button[aria-expanded]", text: "Tempo holds to the end changed"
     find("button[aria-expanded]", text: "Tempo holds to the end").click
 
-    assert_text "Take the new target? 50.00 BPM (±1 BPM)"
-    click_button "Take the new target"
+    assert_text "Use the new target? 50.00 BPM (±1 BPM)"
+    click_button "Use the new target"
 
-    assert_no_text "Take the new target?"
+    assert_no_text "Use the new target?"
     assert_selector "td", text: "50.00 BPM"
     click_link "layers", match: :first
 

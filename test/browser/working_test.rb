@@ -45,7 +45,7 @@ class WorkingJourneyTest < BrowserCase
     visit "/studies/#{@study[:id]}/checklists"
     click_button "Rename Fixture"
     fill_in "Name of the checklist", with: "Second bounce"
-    click_button "Keep the name"
+    click_button "Save name"
 
     assert_link "Second bounce"
     click_button "Copy Second bounce"
@@ -67,7 +67,7 @@ class WorkingJourneyTest < BrowserCase
     open_item "Loudness"
     find("summary", text: "In your own words").click
     fill_in w(:tolerance), with: "±2 LU"
-    click_button "Keep these words"
+    click_button "Save text"
 
     assert_selector "td", text: "±2 LU"
     find("summary", text: "Move, split, join").click
@@ -127,7 +127,7 @@ class WorkingJourneyTest < BrowserCase
     put_tempo_right(50.0)
     visit current_path
     open_item "Tempo holds to the end"
-    click_button "Take the new target"
+    click_button "Use the new target"
 
     assert_selector "td", text: "50.00 BPM"
   end

@@ -143,10 +143,21 @@ class ClaimsTest < Ethoscope::TestCase
     meter = Ethoscope::Measures::Traits.fetch(METER)
 
     assert_operator shipped.songs.size, :>=, 150
-    assert_in_delta 0.75, shipped.share(meter) { |value| value == "4/4" }, 0.1
+    assert_in_delta 0.75, shipped.share_of(meter, "4/4"), 0.1
     assert_equal(["no", "4", "ii; V", "12.5"], [["time.swing", false], ["form.usual_length", 4], ["harmony.degrees", %w[ii V]], ["time.tempo", 12.5]].map do |id, value|
       Profile::Baseline.cell(Ethoscope::Measures::Traits.fetch(id), value).to_s
     end)
     assert(shipped.songs.all? { |song| song["time.tempo"].is_a?(Float) && [true, false].include?(song["time.swing"]) })
+  end
+
+  def test_other_music_that_tells_nothing_of_a_trait_is_not_counted_and_what_is_denied_is
+    songs = [{ "time.swing" => false, "harmony.degrees" => %w[ii V ii] }, { "time.swing" => true, "time.tempo" => 90.0 }, { "time.swing" => false, "time.tempo" => 120.0 }, {}]
+    music = Profile::Baseline.new("others", songs)
+    swing, degrees, tempo, meter = ["time.swing", "harmony.degrees", "time.tempo", METER].map { |id| Ethoscope::Measures::Traits.fetch(id) }
+
+    assert_equal [0.667, 0.333], [music.share_of(swing, false), music.share_of(swing, true)]
+    assert_equal [1.0, 0.0], [music.share_of(degrees, "ii"), music.share_of(degrees, "I")]
+    assert_in_delta(0.5, music.share(tempo) { |bpm| bpm < 100 })
+    assert_nil music.share_of(meter, "4/4")
   end
 end

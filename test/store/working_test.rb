@@ -142,7 +142,7 @@ class WorkingTest < Ethoscope::TestCase
     decide("Kick", { state: "skipped" })
     decide("Kick", { note: "later" })
 
-    assert_equal([["Kick", 0, "left out", ""], ["Hats", 60, "substituted", "none of these here"]], log.map { |entry| entry.values_at(:title, :seconds, :decision, :why) })
+    assert_equal([["Kick", 0, "skipped", ""], ["Hats", 60, "substituted", "none of these here"]], log.map { |entry| entry.values_at(:title, :seconds, :decision, :why) })
     undo
 
     assert_equal 60, library.items.find(id("Hats"))[:spent]

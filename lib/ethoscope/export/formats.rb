@@ -15,7 +15,7 @@ module Ethoscope
       MARKDOWN = "text/markdown;charset=utf-8"
       ALL = [
         Format.new(of: :song, file: "song.mid", suffix: "", type: "audio/midi", words: "MIDI: tempo, sections, chords, bass, leads, drums", writer: SongMidi),
-        Format.new(of: :song, file: "beside-audio.mid", suffix: " beside the audio", type: "audio/midi", words: "MIDI: the same, laid beside the recording from its start",
+        Format.new(of: :song, file: "beside-audio.mid", suffix: " beside the audio", type: "audio/midi", words: "MIDI: the same, aligned to the recording from its start",
           writer: BesideAudioMidi),
         Format.new(of: :song, file: "played.mid", suffix: " as played", type: "audio/midi", words: "MIDI: what each layer plays, a track each", writer: PlayedMidi),
         Format.new(of: :song, file: "lead-sheet.musicxml", suffix: " lead sheet", type: "application/vnd.recordare.musicxml+xml",

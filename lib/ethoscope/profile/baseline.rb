@@ -47,17 +47,27 @@ module Ethoscope
       def initialize(name, songs)
         @name = name
         @songs = songs
+        @told = Measures::Traits.all.to_h { |trait| [trait.id, songs.reject { |song| song[trait.id].nil? }.map { |song| song[trait.id] }.freeze] }.freeze
+        @tallies = Measures::Traits.all.reject { |trait| trait.kind == :figure }.to_h { |trait| [trait.id, tally(trait)] }.freeze
         freeze
       end
 
-      # @param trait [Measures::Trait]
-      # @yieldparam value [Object]
+      # @param trait [Measures::Trait] a figure
+      # @yieldparam value [Float]
       # @yieldreturn [Boolean] whether a song with it has what is claimed
       # @return [Float, nil] the share of its songs that have it, of those that tell
-      def share(trait, &)
-        told = songs.reject { |song| song[trait.id].nil? }.map { |song| song[trait.id] }
-        told.empty? ? nil : (told.count(&) / told.size.to_f).round(3)
-      end
+      def share(trait, &) = part(trait, @told.fetch(trait.id).count(&))
+
+      # @param trait [Measures::Trait] anything but a figure
+      # @param value [Object] of a set one of its members
+      # @return [Float, nil] the share of its songs that have it, of those that tell
+      def share_of(trait, value) = part(trait, @tallies.fetch(trait.id).fetch(value, 0))
+
+      private
+
+      def part(trait, count) = @told.fetch(trait.id).then { |told| told.empty? ? nil : (count / told.size.to_f).round(3) }
+
+      def tally(trait) = @told.fetch(trait.id).flat_map { |value| trait.kind == :set ? value.uniq : [value] }.tally.freeze
     end
   end
 end

@@ -72,10 +72,13 @@ module Ethoscope
       end
 
       def stated(trait)
-        values(trait).filter_map { |value| claim(trait, value, @songs.map { |song| has(trait, song[trait.id], value) }) { |other| has(trait, other, value) } if trait.words(value) }
+        values(trait).filter_map do |value|
+          claim(trait, value, @songs.map { |song| has(trait, song[trait.id], value) }) { @baseline.share_of(trait, value) } if trait.words(value)
+        end
       end
 
-      def values(trait) = @songs.flat_map { |song| trait.kind == :set ? Array(song[trait.id]) : [song[trait.id]] }.uniq.compact
+      # What at least two songs have: nothing else can be claimed of them.
+      def values(trait) = @songs.flat_map { |song| trait.kind == :set ? Array(song[trait.id]).uniq : [song[trait.id]] }.compact.tally.select { |_, count| count > 1 }.keys
 
       def has(trait, own, value)
         if own.nil?
@@ -93,7 +96,7 @@ module Ethoscope
         middle = crowded(trait, known.compact.sort)
         inside = known.map { |one| one && near?(trait, one, middle) }
         range = known.zip(inside).select(&:last).map(&:first).minmax
-        claim(trait, range, inside) { |other| near?(trait, fold(trait, other, middle), middle) }
+        claim(trait, range, inside) { @baseline.share(trait) { |other| near?(trait, fold(trait, other, middle), middle) } }
       end
 
       # The figure with the most others near it; of several the one in their middle.
@@ -117,14 +120,15 @@ module Ethoscope
 
       def near?(trait, figure, middle) = (figure - middle).abs <= trait.reach(middle)
 
-      def claim(trait, value, songs, &)
+      # The block gives the share of other music that has it.
+      def claim(trait, value, songs)
         told = songs.each_index.select { |i| !songs[i].nil? && @weights[i].positive? }
         have = told.select { |i| songs[i] }
         share = weight(have) / [weight(told), 0.5].max
         return nil if have.size < 2 || share < Claim::CLEAR || told.size * 2 <= @weights.count(&:positive?)
 
         low, high = Wilson.interval(have.size, told.size)
-        Claim.new(trait: trait.id, value:, songs:, n: have.size, m: told.size, share: share.round(3), low:, high:, elsewhere: @baseline.share(trait, &),
+        Claim.new(trait: trait.id, value:, songs:, n: have.size, m: told.size, share: share.round(3), low:, high:, elsewhere: yield,
           sure: @reliability.sure(trait.id, trait.kind == :figure ? nil : value, told.map { |i| songs[i] }))
       end
 

@@ -63,7 +63,7 @@ function Choices({ onClose }: { onClose: () => void }) {
         className="h-9 w-full rounded-sm border border-firm bg-sheet px-2.5 text-13 placeholder:text-ink-3"
       />
       <Cmdk.List className="max-h-[46vh] overflow-y-auto scroll-quiet">
-        <Cmdk.Empty className="py-3 font-serif text-15 italic text-ink-2">Nothing is called that.</Cmdk.Empty>
+        <Cmdk.Empty className="py-3 font-serif text-15 italic text-ink-2">Nothing found.</Cmdk.Empty>
         {bar >= 1 && bar <= last && (
           <Choice name={`Go to bar ${bar}`} onSelect={() => act(() => player.seekBar(bar))} forced={search} />
         )}

@@ -134,7 +134,7 @@ function Overrule({ item, page, verdict }: { item: Item; page: AttemptPage; verd
       <p className="mt-2">
         You say {verdict.closeness}: <span className="font-serif text-15 italic">{verdict.overruled}</span>{" "}
         <button type="button" className="underline" onClick={() => judgeAgain.mutate(item.id)}>
-          let it be measured again
+          measure it again
         </button>
       </p>
     );
@@ -161,7 +161,7 @@ function Overrule({ item, page, verdict }: { item: Item; page: AttemptPage; verd
       </label>
       <LineInput name="Why" placeholder="because …" value={why} onText={setWhy} className="w-[128px]" />
       <Button type="submit" disabled={why.trim() === "" || overrule.isPending}>
-        Say so
+        Save verdict
       </Button>
     </form>
   );

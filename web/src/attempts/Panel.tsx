@@ -70,7 +70,7 @@ function Things({ differences, choose }: { differences: Difference[]; choose: (c
   if (differences.length === 0)
     return (
       <p className="font-serif text-15 text-ink-2">
-        Nothing differs beyond what measurement repeats to. What is left is for the ear.
+        Nothing differs by more than the measurement error. The rest is for the ear.
       </p>
     );
   return (

@@ -12,9 +12,9 @@ export function Several({ drop }: { drop: ReturnType<typeof useDrop> }) {
           <span key={name}>{name ? `${name}: ${message}` : message}</span>
         ))}
         {parts.taken && parts.taken.stems.length > 0 && (
-          <Button onClick={() => parts.taken && void parts.start(parts.taken)}>Go on without</Button>
+          <Button onClick={() => parts.taken && void parts.start(parts.taken)}>Continue without it</Button>
         )}
-        <Button onClick={() => void parts.forget()}>Leave it</Button>
+        <Button onClick={() => void parts.forget()}>Cancel</Button>
       </div>
     );
   if (parts.sending)
@@ -31,7 +31,7 @@ export function Several({ drop }: { drop: ReturnType<typeof useDrop> }) {
       </Button>
       {!notes && <Button onClick={() => void each(several)}>An attempt each</Button>}
       <Button look="quiet" onClick={leave}>
-        Leave them
+        Cancel
       </Button>
     </div>
   );

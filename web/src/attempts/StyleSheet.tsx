@@ -9,7 +9,7 @@ const HEADS: Record<StandingInStyle, string> = {
   outside: "Outside the style",
   edge: "At its edge",
   inside: "Inside",
-  untold: "Not told of yours",
+  untold: "Not measured in yours",
 };
 const ORDER: StandingInStyle[] = ["outside", "edge", "inside", "untold"];
 
@@ -27,7 +27,7 @@ export function StyleSheet({ page, style, checklist }: StyleSheetProps) {
         <TooNear style={style} studyId={page.attempt.study_id} />
         {style.lines.length === 0 && (
           <p className="py-4 font-serif text-15 text-ink-2">
-            These songs share nothing clearly enough to hold yours against.
+            These songs share nothing clearly enough to compare yours with.
           </p>
         )}
         {ORDER.map((standing) => (

@@ -63,7 +63,7 @@ export function ItemWords({ item, onChange }: ItemWordsProps) {
         <div className="flex items-center gap-2">
           <SmallField label={words.minutes} inputMode="numeric" className="w-12" value={minutes} onText={setMinutes} />
           <Button type="submit" disabled={!fits || Object.keys(now).length === 0}>
-            Keep these words
+            Save text
           </Button>
         </div>
       </form>

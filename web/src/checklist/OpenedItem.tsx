@@ -27,11 +27,11 @@ function Changed({ item, onTakeTarget }: { item: Item; onTakeTarget: () => void 
       ) : (
         <>
           <p>
-            The reading has changed since. Take the new target? {item.now.target}
+            The reading has changed since. Use the new target? {item.now.target}
             {item.now.tolerance && ` (${item.now.tolerance})`}
           </p>
           <Button className="mt-1" onClick={onTakeTarget}>
-            Take the new target
+            Use the new target
           </Button>
         </>
       )}
@@ -138,7 +138,7 @@ export function OpenedItem({ item, checklist, place, of, list }: OpenedItemProps
             />
             <div className="flex gap-2">
               <Button disabled={note === item.note} onClick={() => onChange({ note })}>
-                Keep the note
+                Save note
               </Button>
               <Button onClick={() => onChange({ state: item.state === "skipped" ? "open" : "skipped", result: null })}>
                 {item.state === "skipped" ? words.reopen : words.skip}

@@ -23,7 +23,7 @@ export function Pins({ item, list }: { item: Item; list: List }) {
             className="underline"
             onClick={() => list.unpin(item.id, place)}
           >
-            take off
+            remove
           </button>
         </li>
       ))}

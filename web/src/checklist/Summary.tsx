@@ -13,7 +13,7 @@ interface SummaryProps {
   onOpen: (item: Item) => void;
 }
 
-/** How far each stage is, what comes next, and the time that is left in the boxes. One line on top when narrow. */
+/** How far each stage is, what comes next, and the time that is left. One line on top when narrow. */
 export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
   const stages = [...new Set(checklist.items.map((item) => item.stage))];
   const open = checklist.items.filter((item) => item.state === "open");
@@ -44,7 +44,7 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
       </section>
       <p className="text-ink-2 mid:mt-3">
         <span className="figure">{`${done} of ${checklist.items.length}`}</span> done,{" "}
-        <span className="figure">{checklist.items.filter((item) => item.state === "skipped").length}</span> left out
+        <span className="figure">{checklist.items.filter((item) => item.state === "skipped").length}</span> skipped
         {ITEM_RESULTS.map(
           (result) => [result, checklist.items.filter((item) => item.result === result).length] as const,
         )
@@ -57,7 +57,7 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
           <h2 className="font-medium max-mid:sr-only">Next</h2>
           <p className="font-serif text-18 leading-snug max-mid:text-15 mid:mt-1">{next.title}</p>
           <p className="text-ink-2 mid:mt-1 mid:mb-2">
-            {next.stage}, a box of <span className="figure">{next.minutes}</span> minutes.
+            {next.stage}, <span className="figure">{next.minutes}</span> minutes.
           </p>
           <Button look="solid" onClick={() => onOpen(next)}>
             Open <span className="figure">{next.number}</span>
@@ -102,7 +102,7 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
 }
 
 function StateCell({ item }: { item: Item }) {
-  const words = { open: "open", done: "done", skipped: "left out" };
+  const words = { open: "open", done: "done", skipped: "skipped" };
   return (
     <span
       role="img"

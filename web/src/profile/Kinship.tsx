@@ -46,7 +46,7 @@ export function Kinship({ page, onStanding }: KinshipProps) {
           <h2 className="mb-1 font-medium">{words.difference}</h2>
           <p>
             <span className="font-serif text-15">{outlier.title}</span>
-            <span className="text-ink-2"> has not what all others have: </span>
+            <span className="text-ink-2"> lacks what all others have: </span>
             {outlier.respects.join(" · ")}
           </p>
           <Button

@@ -218,7 +218,7 @@ function HearSo({ sound }: { sound: { rate: number; semitones: number } }) {
         if (!player.snapshot().playing) player.toggle();
       }}
     >
-      {Math.abs(rate - sound.rate) < 1e-3 ? "As it is again" : `Hear “${track.title}” so`}
+      {Math.abs(rate - sound.rate) < 1e-3 ? "Back to normal" : `Play “${track.title}” like that`}
     </Button>
   );
 }

@@ -31,10 +31,10 @@ function Form({ studyId, onDone }: { studyId: number; onDone: () => void }) {
         <div className="flex gap-2">
           {left > 0 && (
             <Button look="solid" onClick={() => void start(taken)}>
-              {refused.length === 1 ? "Go on without it" : "Go on without them"}
+              {refused.length === 1 ? "Continue without it" : "Continue without them"}
             </Button>
           )}
-          <Button onClick={() => void forget()}>Leave it</Button>
+          <Button onClick={() => void forget()}>Cancel</Button>
         </div>
       </>
     );

@@ -33,7 +33,7 @@ function Differences({ page }: { page: AttemptPage }) {
   return (
     <section className="mb-4">
       <h3 className="mt-3 mb-1 border-b border-rule pb-0.5 font-serif text-18">What differs</h3>
-      {comparison.differences.length === 0 && <p>Nothing beyond what measurement repeats to.</p>}
+      {comparison.differences.length === 0 && <p>Nothing differs by more than the measurement error.</p>}
       {comparison.differences.map((difference, index) => (
         <Told key={index} difference={difference} />
       ))}

@@ -90,7 +90,7 @@ export function AttemptsScreen() {
         <p role="alert" className="flex items-center gap-4 border-b border-rule px-4 py-1.5 text-conflict">
           {failure}
           <button type="button" className="underline" onClick={forgive}>
-            All right
+            Close
           </button>
         </p>
       )}

@@ -79,7 +79,7 @@ function ChecklistTable({ page }: { page: StudyPage }) {
                 >
                   <LineInput name="Name of the checklist" autoFocus maxLength={120} value={title} onText={setTitle} />
                   <Button type="submit" disabled={title.trim() === ""}>
-                    Keep the name
+                    Save name
                   </Button>
                 </form>
               ) : (

@@ -56,7 +56,7 @@ export function ComparisonScreen() {
               </Link>
             }
           >
-            There is nothing to lay beside. Start another study, or put some songs of this one at its side.
+            There is nothing to compare with. Start another study, or set some songs of this one aside.
           </Notice>
         )}
         {error && <Notice>{messageOf(error)}</Notice>}

@@ -94,7 +94,7 @@ function Day({ entries }: { entries: LogEntry[] }) {
   );
 }
 
-/** How long one takes for each kind of work: later boxes are sized by it. */
+/** How long one takes for each kind of work: the minutes planned later follow it. */
 function Pace({ lines }: { lines: PaceLine[] }) {
   return (
     <aside
@@ -104,8 +104,8 @@ function Pace({ lines }: { lines: PaceLine[] }) {
       <h2 className="mb-2 font-medium">Your pace</h2>
       {lines.length === 0 ? (
         <p className="text-ink-2">
-          Settle three items of one kind with their clock running: the boxes of later checklists are then sized by how
-          long you really take.
+          Settle three items of one kind with their clock running: the minutes on later checklists then follow how long
+          you really take.
         </p>
       ) : (
         <table className="w-full text-left">
@@ -114,7 +114,7 @@ function Pace({ lines }: { lines: PaceLine[] }) {
               <th scope="col" className="font-normal">
                 Kind of work
               </th>
-              {["Boxes", "Given", "Taken", "Now"].map((name) => (
+              {["Timed", "Planned, min", "Taken, min", "Factor"].map((name) => (
                 <th key={name} scope="col" className="pl-2 text-right font-normal">
                   {name}
                 </th>
@@ -136,8 +136,7 @@ function Pace({ lines }: { lines: PaceLine[] }) {
       )}
       {lines.length > 0 && (
         <p className="mt-2 text-ink-2">
-          From three timed boxes of a kind on, the boxes of later checklists are multiplied by the middle of what yours
-          took; “now” says by how much.
+          From three timed items of a kind on, the minutes on later checklists are multiplied by your median factor.
         </p>
       )}
     </aside>

@@ -22,7 +22,7 @@ export function PaperScreen() {
     <Paper title={checklist.title} back={{ path: `/studies/${studyId}/checklists/${id}`, name: "Back to the list" }}>
       <p className="mb-3 text-ink-2">
         {checklist.items.length} items, {checklist.items.reduce((sum, item) => sum + item.minutes + item.extra, 0)}{" "}
-        minutes in their boxes.
+        minutes planned.
       </p>
       {groups.map(([heading, items], index) => (
         <section key={`${index} ${heading}`} className="mb-4">

@@ -55,7 +55,7 @@ function Body({ page, analysis }: { page: ReferencePage; analysis: Analysis }) {
           page.reference.artist,
           `${analysis.bars.length} bars`,
           clock(analysis.duration / ratio, 1),
-          page.frame && "told as mine",
+          page.frame && "shown as mine",
         ]
           .filter(Boolean)
           .join(", ")}

@@ -58,7 +58,7 @@ function FirstStudy() {
       "Read its sheet",
       "Tempo, meter, key, chords, sections and layers, each with how sure the engine is and what else it could be.",
     ],
-    ["Work the checklist", "Every reading becomes a task with a target, a tolerance and a time box."],
+    ["Work the checklist", "Every reading becomes a task with a target, a tolerance and the minutes for it."],
   ];
   return (
     <div className="max-w-[620px]">

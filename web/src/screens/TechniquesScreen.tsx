@@ -44,7 +44,7 @@ export function TechniquesScreen() {
       <div className="flex min-h-0 grow bg-sheet">
         <div className="min-w-0 grow overflow-y-auto px-4 pt-3 pb-6 scroll-quiet">
           {error && <Failure error={error} />}
-          {entries && found.length === 0 && <p className="font-serif text-18 text-ink-2">Nothing is called so.</p>}
+          {entries && found.length === 0 && <p className="font-serif text-18 text-ink-2">No technique found.</p>}
           {FAMILIES.map((family) => (
             <Family
               key={family}

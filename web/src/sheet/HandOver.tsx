@@ -29,7 +29,7 @@ export function HandOver({ page, analysis }: { page: ReferencePage; analysis: An
               ? "As mine: in the tempo and key of the new track. "
               : "As theirs: in the song’s own tempo and key. "}
             Bar 1 lies at {first.toFixed(3)} s of the recording. In files of notes it lies at 0, but for the one that is
-            laid beside the audio.
+            aligned to the audio.
           </p>
           <DropdownMenu.Item
             className={CHOICE}

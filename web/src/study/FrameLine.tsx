@@ -11,7 +11,7 @@ import { usePlayer, usePlayerState } from "../player/context";
 const keyName = (key: Home | null) => (key ? signs(`${key.tonic} ${key.mode}`) : null);
 const LINK = "underline decoration-firm underline-offset-2 hover:bg-wash";
 
-/** While everything is told as mine: from what into what, what does not fit, and how to hear it so. */
+/** While everything is shown as mine: from what into what, what does not fit, and how to hear it so. */
 export function FrameLine() {
   const params = useParams();
   const studyId = Number(params.studyId);
@@ -24,7 +24,7 @@ export function FrameLine() {
   return (
     <div
       role="status"
-      aria-label="Told as mine"
+      aria-label="Shown as mine"
       className="flex shrink-0 flex-wrap items-baseline gap-x-4 gap-y-0.5 border-b border-mine bg-sheet px-4 py-1 text-mine print:hidden"
     >
       <span className="font-serif text-15 italic">{frame ? moved(frame) : wished(study.study)}</span>
@@ -131,7 +131,7 @@ function HearSo({ frame }: { frame: Frame }) {
     <span className="ml-auto flex gap-3">
       {!so && (
         <button type="button" className={LINK} onClick={() => hear(frame.ratio, frame.semitones)}>
-          Hear the recording so
+          Play the recording like that
         </button>
       )}
       {!own && (

@@ -33,7 +33,7 @@ export function FrameSwitch({ study }: { study: Study }) {
   return (
     <>
       <span className="hidden mid:block">
-        <Segmented label="Everything is told" choices={CHOICES} value={as} onChange={choose} />
+        <Segmented label="Everything is shown" choices={CHOICES} value={as} onChange={choose} />
       </span>
       <button
         type="button"

@@ -59,7 +59,7 @@ export function ManySongs({ rows, onDone }: { rows: ReferenceRow[]; onDone: () =
       <Button onClick={() => run("confirm")} title="Confirm all readings of these songs that are open">
         {words.confirm}
       </Button>
-      <Button onClick={aside} title="Leave them out of the profile">
+      <Button onClick={aside} title="Exclude them from the profile">
         {words.setAside}
       </Button>
       <Button onClick={() => run("analyse")}>{words.analyseAgain}</Button>

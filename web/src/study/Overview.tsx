@@ -39,9 +39,7 @@ function Next({ page, base }: { page: StudyPage; base: string }) {
         <NextItem list={list} base={base} />
       ) : (
         <p className="py-2 font-serif text-15 text-ink-2">
-          {latest
-            ? "…"
-            : "No checklist yet: it turns what was measured into things to do, with targets and boxes of time."}
+          {latest ? "…" : "No checklist yet: it turns what was measured into things to do, with targets and minutes."}
         </p>
       )}
       <p className="flex flex-wrap gap-x-5 gap-y-1 pt-2">

@@ -81,10 +81,10 @@ export function EntryForm({ entry, onSave, onCancel }: EntryFormProps) {
       </Field>
       <div className="flex gap-2">
         <Button type="submit" look="solid" disabled={texts.name.trim() === ""}>
-          Keep these words
+          Save text
         </Button>
         <Button look="quiet" onClick={onCancel}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

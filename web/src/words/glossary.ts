@@ -26,7 +26,7 @@ export const GLOSSARY: Word[] = [
   {
     word: "checklist",
     means:
-      "All that it takes to rebuild a song or a style, as things to do, each with a target, a tolerance and a box of minutes.",
+      "All that it takes to rebuild a song or a style, as things to do, each with a target, a tolerance and the minutes planned for it.",
   },
   {
     word: "claim",

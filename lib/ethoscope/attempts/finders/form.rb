@@ -30,7 +30,7 @@ module Ethoscope
 
           alignment.cut.reject { |run| meant?(run) }.map do |run|
             bars = [[run.first, run.last]]
-            Difference.of(kind: "form", measure: "form.sections", bars:, reference: bars_words(run.size), attempt: "left out", distance: run.size, tolerance: 1, unit: "bars",
+            Difference.of(kind: "form", measure: "form.sections", bars:, reference: bars_words(run.size), attempt: "missing", distance: run.size, tolerance: 1, unit: "bars",
               words: "Yours leaves out #{@laid.where(bars)}.", how: ["Put #{bars_words(run.size)} in after bar #{run.first - 1}, as in #{@laid.where(bars)} of the reference."])
           end
         end

@@ -114,7 +114,7 @@ export function KeyTools({ reading }: { reading: Reading }) {
         </Button>
         {changes > 0 && (
           <Button className="px-2" onClick={() => void edits.post("count", { action: "one_key" })}>
-            Take back {plural(changes, "change")}
+            Remove {plural(changes, "change")}
           </Button>
         )}
       </div>

@@ -33,7 +33,7 @@ function ScorePlace({ score, onSet, onFind }: ScorePlaceProps) {
         disabled={!whole(fileBar) || !(whole(bar) || bySecond)}
         onClick={() => onSet({ file_bar: Number(fileBar), ...(bySecond ? { at } : { bar: Number(bar) }) })}
       >
-        Lay it there
+        Place it there
       </Button>
       {score.place && (
         <Button look="quiet" className="px-0" onClick={onFind}>
@@ -60,7 +60,7 @@ export function ScoreSource({ score, change }: { score: ScoreRow; change: Change
         <p className="mb-2 text-ink-2">
           Bar 1 of the file lies at <span className="figure">{figure(placement.offset, 2)}</span> s,{" "}
           {placement.kind === "clock" ? "by the clock" : "beat by beat"}
-          {placement.told ? ", on your word" : ""}.
+          {placement.told ? ", set by you" : ""}.
         </p>
       )}
       <ScorePlace

@@ -29,7 +29,7 @@ export function SectionCard({ at }: { at: number }) {
   const playing = analysis.layers
     .filter((layer) => mean(layer.activity.slice(section.first_bar - 1, last)) >= 0.5)
     .map((layer) => layer.role);
-  // Told as mine, the clock is that of the new track.
+  // Shown as mine, the clock is that of the new track.
   const ratio = page.frame?.ratio ?? 1;
   const starts = (inside[0]?.start ?? 0) / ratio;
   const ends = (inside.at(-1)?.end ?? 0) / ratio;

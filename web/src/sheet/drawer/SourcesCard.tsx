@@ -223,5 +223,5 @@ function placeText(stem: StemRow): string {
     Math.abs(stem.speed - 1) < 0.0005
       ? ""
       : `, the mix ${stem.speed > 1 ? "slower" : "faster"} by ${figure(Math.abs(stem.speed - 1) * 100, 1)} %`;
-  return place + speed + (stem.fits ? "" : ", on your word");
+  return place + speed + (stem.fits ? "" : ", set by you");
 }

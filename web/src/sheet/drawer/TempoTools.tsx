@@ -67,7 +67,7 @@ export function TempoTools({ reading }: { reading: Reading }) {
             Tap
           </Button>
           <Button className="h-auto px-2" disabled={count === 0} onClick={again}>
-            anew
+            start over
           </Button>
         </div>
         <p role="status" className="mt-1.5 text-ink-2">
