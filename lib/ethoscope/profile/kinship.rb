@@ -53,7 +53,7 @@ module Ethoscope
       # Each trait as figures that weigh one in all: facts and words as they are there or not, figures by their spread.
       def features
         columns = Measures::Traits.all.flat_map { |trait| columns(trait) }
-        columns.empty? ? Numo::DFloat.zeros(@songs.size, 1) : Numo::DFloat.cast(columns).transpose.dup
+        columns.empty? ? @songs.map { [] } : columns.transpose
       end
 
       def columns(trait)
@@ -84,24 +84,27 @@ module Ethoscope
         end
       end
 
-      # Of every song to one place.
-      def distances(place) = Numo::NMath.sqrt(((@rows - place)**2).sum(axis: 1))
+      def distance(one, other)
+        sum = 0.0
+        one.each_index { |i| sum += (one[i] - other[i])**2 }
+        Math.sqrt(sum)
+      end
 
       # The songs from which two means set out: every two, or of many the one that lies farthest from the middle and the one farthest from that.
       def starts
-        return (0...@songs.size).to_a.combination(2).to_a if @songs.size <= MANY
+        return @rows.each_index.to_a.combination(2).to_a if @rows.size <= MANY
 
-        first = distances(@rows.mean(axis: 0)).max_index
-        [[first, distances(@rows[first, true]).max_index]]
+        middle = mean(@rows.each_index.to_a)
+        first = @rows.each_index.max_by { |i| distance(@rows[i], middle) }
+        [[first, @rows.each_index.max_by { |i| distance(@rows[first], @rows[i]) }]]
       end
 
       # nil where one group would be a single song.
       def two_means(start)
-        middles = start.map { |song| @rows[song, true] }
+        middles = @rows.values_at(*start)
         groups = []
         ROUNDS.times do
-          nearer = distances(middles[0]) <= distances(middles[1])
-          now = [nearer.where.to_a, (~nearer).where.to_a]
+          now = @rows.each_index.partition { |i| distance(@rows[i], middles[0]) <= distance(@rows[i], middles[1]) }
           return nil if now.any? { |songs| songs.size < 2 }
           break if now == groups
 
@@ -111,12 +114,12 @@ module Ethoscope
         groups.sort
       end
 
-      def mean(songs) = @rows[songs, true].mean(axis: 0)
+      def mean(songs) = @rows.values_at(*songs).transpose.map { |column| column.sum / songs.size }
 
       # How far the middles of both are apart, weighed by their sizes: what two means make as large as they can.
       def between(groups)
         sizes = groups.map(&:size)
-        sizes.reduce(:*) * ((mean(groups.first) - mean(groups.last))**2).sum
+        sizes.reduce(:*) * (distance(*groups.map { |songs| mean(songs) })**2)
       end
 
       def told_apart(songs, others)
