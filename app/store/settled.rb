@@ -3,11 +3,9 @@
 module Store
   # What was decided about an item, in words.
   module Settled
-    STATES = { "done" => "done", "skipped" => "skipped", "open" => "reopened" }.freeze
-
     # @param change [Hash] what is said of an item
     # @return [String, nil] the decision in it
-    def self.decision(change) = change[:result] || STATES[change[:state]]
+    def self.decision(change) = change[:result] || (change[:state] == "open" ? "reopened" : change[:state])
 
     # @param change [Hash]
     # @return [String] what undo calls it

@@ -1,5 +1,6 @@
 import { Button } from "../components/Button";
 import { plural } from "../lib/format";
+import { words } from "../words/words";
 import { isNotes, type useDrop } from "./useAttempts";
 
 /** Several sounds were dropped at once: what are they? And what became of the parts that were sent. */
@@ -12,9 +13,11 @@ export function Several({ drop }: { drop: ReturnType<typeof useDrop> }) {
           <span key={name}>{name ? `${name}: ${message}` : message}</span>
         ))}
         {parts.taken && parts.taken.stems.length > 0 && (
-          <Button onClick={() => parts.taken && void parts.start(parts.taken)}>Continue without it</Button>
+          <Button onClick={() => parts.taken && void parts.start(parts.taken)}>
+            {parts.refused.length === 1 ? words.continueWithoutIt : words.continueWithoutThem}
+          </Button>
         )}
-        <Button onClick={() => void parts.forget()}>Cancel</Button>
+        <Button onClick={() => void parts.forget()}>{words.cancel}</Button>
       </div>
     );
   if (parts.sending)
@@ -31,7 +34,7 @@ export function Several({ drop }: { drop: ReturnType<typeof useDrop> }) {
       </Button>
       {!notes && <Button onClick={() => void each(several)}>An attempt each</Button>}
       <Button look="quiet" onClick={leave}>
-        Cancel
+        {words.cancel}
       </Button>
     </div>
   );

@@ -102,12 +102,11 @@ export function Summary({ checklist, studyTitle, next, onOpen }: SummaryProps) {
 }
 
 function StateCell({ item }: { item: Item }) {
-  const words = { open: "open", done: "done", skipped: "skipped" };
   return (
     <span
       role="img"
-      aria-label={`${item.number} ${words[item.state]}`}
-      title={`${item.number} ${item.title}: ${words[item.state]}`}
+      aria-label={`${item.number} ${item.state}`}
+      title={`${item.number} ${item.title}: ${item.state}`}
       className={`grid size-[14px] place-items-center border ${item.state === "open" ? "border-dotted border-firm" : item.state === "done" ? "border-confirmed" : "border-firm"}`}
     >
       {item.state === "done" && <Check size={11} strokeWidth={3} className="text-confirmed" />}

@@ -4,6 +4,7 @@ import { Button } from "../components/Button";
 import { Dialog } from "../components/Dialog";
 import { Field } from "../components/Field";
 import { FileButton, SCORE_FILES, SOUND_FILES } from "../components/FileButton";
+import { words } from "../words/words";
 
 /** A song that comes without a mix: its name, and its stems, its MIDI file or both. */
 export function AssemblyDialog({ studyId, open, onClose }: { studyId: number; open: boolean; onClose: () => void }) {
@@ -31,10 +32,10 @@ function Form({ studyId, onDone }: { studyId: number; onDone: () => void }) {
         <div className="flex gap-2">
           {left > 0 && (
             <Button look="solid" onClick={() => void start(taken)}>
-              {refused.length === 1 ? "Continue without it" : "Continue without them"}
+              {refused.length === 1 ? words.continueWithoutIt : words.continueWithoutThem}
             </Button>
           )}
-          <Button onClick={() => void forget()}>Cancel</Button>
+          <Button onClick={() => void forget()}>{words.cancel}</Button>
         </div>
       </>
     );

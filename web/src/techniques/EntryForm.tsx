@@ -2,6 +2,7 @@ import { useState, type FormEvent } from "react";
 import type { TechniqueEntry } from "../api/types";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
+import { words } from "../words/words";
 
 const FIELDS = [
   ["summary", "What it is"],
@@ -84,7 +85,7 @@ export function EntryForm({ entry, onSave, onCancel }: EntryFormProps) {
           Save text
         </Button>
         <Button look="quiet" onClick={onCancel}>
-          Cancel
+          {words.cancel}
         </Button>
       </div>
     </form>
