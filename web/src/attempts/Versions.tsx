@@ -16,7 +16,7 @@ export function Versions({ studyId, attempts, chosen }: VersionsProps) {
   return (
     <ul aria-label="Attempts" className="flex shrink-0 overflow-x-auto border-b border-rule bg-paper scroll-quiet">
       {attempts.map((attempt) => (
-        <li key={attempt.id} className="max-w-[280px] min-w-[190px] grow border-r border-rule">
+        <li key={attempt.id} className="max-w-[280px] min-w-[190px] grow max-small:min-w-[230px] border-r border-rule">
           <Link
             to={`/studies/${studyId}/attempts/${attempt.id}`}
             aria-current={attempt.id === chosen ? "page" : undefined}

@@ -28,7 +28,7 @@ export function Segmented<T extends string>({ label, choices, value, onChange }:
           key={choice.value}
           value={choice.value}
           title={choice.hint}
-          className="h-6 px-2.5 text-12 whitespace-nowrap text-ink-2 hover:bg-wash data-[state=on]:bg-ink data-[state=on]:text-sheet"
+          className="h-6 px-2 text-12 wide:px-2.5 whitespace-nowrap text-ink-2 hover:bg-wash data-[state=on]:bg-ink data-[state=on]:text-sheet"
         >
           {choice.name}
         </ToggleGroup.Item>

@@ -73,12 +73,12 @@ function Bar({ state, listening, onListen }: BarProps) {
         aria-expanded={listening}
         disabled={!state.track}
         onClick={onListen}
-        className={`flex items-center gap-2 border-l border-rule px-4 text-ink-2 hover:bg-wash ${listening ? "bg-wash" : ""}`}
+        className={`flex items-center gap-2 border-l border-rule px-4 text-ink-2 hover:bg-wash max-small:px-2 ${listening ? "bg-wash" : ""}`}
       >
         <Ear size={14} aria-hidden />
         <span>{state.loading ? "loading the sound" : heardAs(state)}</span>
       </button>
-      <label className="flex items-center gap-3 border-l border-rule px-4 text-ink-2">
+      <label className="flex items-center gap-3 border-l border-rule px-4 text-ink-2 max-small:px-2">
         <span className="max-mid:sr-only">Volume</span>
         <Slider.Root
           min={0}
@@ -86,14 +86,14 @@ function Bar({ state, listening, onListen }: BarProps) {
           step={1}
           value={[Math.round(state.volume * 100)]}
           onValueChange={([value]) => player.setVolume((value ?? 0) / 100)}
-          className="relative flex h-5 w-24 touch-none items-center"
+          className="relative flex h-5 w-24 touch-none items-center max-small:w-14"
         >
           <Slider.Track className="relative h-1 grow bg-deep">
             <Slider.Range className="absolute h-full bg-ink-2" />
           </Slider.Track>
           <Slider.Thumb aria-label="Volume" className="block h-3.5 w-1.5 bg-ink" />
         </Slider.Root>
-        <span className="figure w-9 text-right">{Math.round(state.volume * 100)} %</span>
+        <span className="figure w-9 text-right max-small:sr-only">{Math.round(state.volume * 100)} %</span>
       </label>
     </footer>
   );
@@ -136,7 +136,8 @@ function Place({ state }: { state: PlayerState }) {
   const player = usePlayer();
   const time = usePlayTime();
   const { track } = state;
-  if (!track) return <p className="flex items-center px-4 text-ink-3">Open a reference to hear it.</p>;
+  if (!track)
+    return <p className="flex items-center px-4 text-ink-3 max-small:sr-only">Open a reference to hear it.</p>;
 
   const bar = player.barAt(time);
   const section = track.sections.find(

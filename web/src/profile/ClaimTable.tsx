@@ -32,7 +32,7 @@ export function ClaimTable({ profile, chosen, onChoose }: ClaimTableProps) {
       title="What holds across the songs"
       aside={`a bar: the share of the songs and where it may lie; an upright: of ${baseline}`}
     >
-      <table className="w-full table-fixed text-left">
+      <table className="w-full table-fixed text-left max-small:min-w-[760px]">
         <Columns />
         <thead className="text-ink-2">
           <tr className="border-b border-rule">

@@ -68,7 +68,7 @@ export function ComparisonScreen() {
 
 function Lines({ comparison: { here, there, lines } }: { comparison: Comparison }) {
   return (
-    <table className="mt-1 w-full table-fixed text-left">
+    <table className="mt-1 w-full table-fixed text-left max-small:min-w-[760px]">
       <colgroup>
         {["w-[110px]", "", "w-[64px]", "w-[300px]", "w-[64px]"].map((width, index) => (
           <col key={index} className={width} />

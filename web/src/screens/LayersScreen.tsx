@@ -58,13 +58,13 @@ function Body({ page, analysis }: { page: ReferencePage; analysis: Analysis }) {
   return (
     <SheetContext value={sheet}>
       <SelectionContext value={selection}>
-        <div className="flex min-h-0 grow bg-sheet">
-          <div className="min-w-0 grow overflow-auto px-4 pt-3 pb-6 scroll-quiet">
+        <div className="flex min-h-0 grow bg-sheet max-small:flex-col">
+          <div className="min-w-0 grow overflow-auto px-4 max-small:min-h-0 max-small:basis-1/2 pt-3 pb-6 scroll-quiet">
             <LayerTable />
           </div>
           <aside
             aria-label="Layer card"
-            className="flex w-[360px] shrink-0 flex-col border-l border-rule wide:w-[440px]"
+            className="flex w-[360px] shrink-0 flex-col border-l border-rule max-small:min-h-0 max-small:w-full max-small:shrink max-small:border-t max-small:border-l-0 wide:w-[440px]"
           >
             {edits.error && <Failure error={edits.error} />}
             {selection ? (

@@ -65,7 +65,7 @@ function Day({ entries }: { entries: LogEntry[] }) {
           <span className="figure">{clock(seconds)}</span> by the clock
         </span>
       </h2>
-      <table className="w-full table-fixed text-left">
+      <table className="w-full table-fixed text-left max-small:min-w-[560px]">
         <TableFrame
           widths={["w-[52px]", "", "w-[104px]", "w-[30%]", "w-[116px]"]}
           names={["At", "Item", "Decided", "Why", "Took"]}

@@ -120,7 +120,7 @@ export function SettingsScreen() {
 
 function Line({ name, hint, children }: { name: string; hint: string; children: ReactNode }) {
   return (
-    <div className="grid grid-cols-[180px_280px_1fr] items-center gap-6 border-b border-faint py-3">
+    <div className="grid grid-cols-[180px_280px_1fr] items-center gap-6 max-small:grid-cols-1 max-small:gap-2 border-b border-faint py-3">
       <span className="font-medium">{name}</span>
       <span className="flex items-center gap-3">{children}</span>
       <span className="max-w-[520px] text-ink-2">{hint}</span>

@@ -41,8 +41,8 @@ export function TechniquesScreen() {
         />
         <NewEntry studyId={studyId} onMade={choose} />
       </PageHead>
-      <div className="flex min-h-0 grow bg-sheet">
-        <div className="min-w-0 grow overflow-y-auto px-4 pt-3 pb-6 scroll-quiet">
+      <div className="flex min-h-0 grow bg-sheet max-small:flex-col">
+        <div className="min-w-0 grow overflow-y-auto px-4 max-small:min-h-0 max-small:basis-1/2 pt-3 pb-6 scroll-quiet">
           {error && <Failure error={error} />}
           {entries && found.length === 0 && <p className="font-serif text-18 text-ink-2">No technique found.</p>}
           {FAMILIES.map((family) => (
@@ -57,7 +57,7 @@ export function TechniquesScreen() {
         </div>
         <aside
           aria-label="Technique"
-          className="w-[380px] shrink-0 overflow-y-auto border-l border-rule px-4 pt-3 pb-6 scroll-quiet wide:w-[460px]"
+          className="w-[380px] shrink-0 overflow-y-auto border-l max-small:max-h-1/2 max-small:w-full max-small:border-t max-small:border-l-0 border-rule px-4 pt-3 pb-6 scroll-quiet wide:w-[460px]"
         >
           {entry ? (
             <Entry key={entry.kind} entry={entry} studyId={studyId} onGone={() => choose(null)} />

@@ -1,8 +1,8 @@
 import { memo, useCallback, useRef } from "react";
-import { BEATS } from "../api/contract";
 import { upright } from "../lib/path";
 import { usePlayerState, usePlayhead } from "../player/context";
 import { inView, useSelection, useSheet } from "./context";
+import { beatsNumbered } from "./geometry";
 import { same } from "./selection";
 import { letterOf } from "./returns";
 import { Row } from "./Row";
@@ -11,9 +11,8 @@ import { bareLabel, sectionName } from "../lib/sections";
 /** Width of a figure, and of "bars" with the space around it: what has no room is not cut but left out, and still read aloud. */
 const FIGURE = 9;
 const UNITS = 40;
-/** From this width on every bar has its number, and from that on every beat. */
+/** From this width on every bar has its number. */
 const NUMBERED_BAR = 26;
-const NUMBERED_BEATS = 90;
 const HEADS = 44;
 const NUMBERS = 15;
 
@@ -34,7 +33,7 @@ export const Ruler = memo(function Ruler() {
           <span className="block text-ink-2">From bar</span>
           {numbered && (
             <span className="absolute bottom-0 left-4 text-11 text-ink-2">
-              {geometry.barWidth >= NUMBERED_BEATS ? "Bar and beat" : "Bar"}
+              {beatsNumbered(geometry, analysis.meter) > 1 ? "Bar and beat" : "Bar"}
             </span>
           )}
         </>
@@ -85,7 +84,7 @@ export const Ruler = memo(function Ruler() {
 /** The number of every bar in view, and close to of every beat. */
 function BarNumbers() {
   const { analysis, geometry, view } = useSheet();
-  const beats = geometry.barWidth >= NUMBERED_BEATS ? (BEATS[analysis.meter] ?? 4) : 1;
+  const beats = beatsNumbered(geometry, analysis.meter);
   return (
     <div aria-hidden className="pointer-events-none absolute left-0" style={{ top: HEADS - 9 }}>
       {geometry.bars

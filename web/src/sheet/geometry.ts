@@ -1,3 +1,4 @@
+import { BEATS } from "../api/contract";
 import type { Analysis, Bar } from "../api/types";
 
 export type Zoom = "song" | "section" | "bar";
@@ -87,4 +88,14 @@ function indexAt(bars: Bar[], seconds: number): number {
     else high = middle - 1;
   }
   return low;
+}
+
+/** Width of a figure in the ruler, and of the space around a number. */
+const FIGURE = 7;
+const AROUND = 8;
+
+/** How many numbers a bar has: one for each beat, or where they have no room one for the bar. */
+export function beatsNumbered({ barWidth, bars }: Pick<Geometry, "barWidth" | "bars">, meter: string): number {
+  const beats = BEATS[meter] ?? 4;
+  return barWidth / beats >= FIGURE * `${bars.length}.${beats}`.length + AROUND ? beats : 1;
 }

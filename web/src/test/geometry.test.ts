@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { geometryOf } from "../sheet/geometry";
+import { beatsNumbered, geometryOf } from "../sheet/geometry";
 import { song } from "./song";
 
 const room = { width: 720, height: 500, rows: 7 };
@@ -49,5 +49,13 @@ describe("the geometry of the sheet", () => {
     const high = geometryOf(song(8, ["Am"]), { ...room, height: 1200 }, "song");
     expect([low.rowHeight, low.energyHeight]).toEqual([21, 62]);
     expect([high.rowHeight, high.energyHeight]).toEqual([26, 120]);
+  });
+
+  it("numbers beats where the longest number has room, and else bars alone", () => {
+    const wide = { ...room, width: 1700 };
+    expect(beatsNumbered(geometryOf(song(32, ["Am"]), room, "bar"), "4/4")).toBe(4);
+    expect(beatsNumbered(geometryOf(song(32, ["Am"]), wide, "section"), "4/4")).toBe(1);
+    expect(beatsNumbered(geometryOf(song(32, ["Am"]), wide, "bar"), "7/8")).toBe(7);
+    expect(beatsNumbered(geometryOf(song(240, ["Am"]), { ...room, width: 640 }, "bar"), "4/4")).toBe(1);
   });
 });
