@@ -6,7 +6,7 @@ require_relative "../test_helper"
 # A producer adds what tells more than the mix, rebuilds a layer, and decides about techniques; a new measurement changes none of it.
 class EnsembleBrowserTest < BrowserCase
   DEMO = File.expand_path("../../demo", __dir__)
-  PATIENT = 60
+  PATIENT = 180
 
   def test_stems_and_midi_lead_a_card_is_filled_techniques_are_decided_and_all_stays
     import_the_song
