@@ -33,6 +33,21 @@ class StudyTest < BrowserCase
     assert_no_text "diary.wav"
   end
 
+  def test_of_many_songs_those_in_sight_are_drawn_at_once_and_the_others_as_one_scrolls
+    study = new_study
+    45.times { |number| analysed(study, "Song #{number + 1}") }
+    visit "/studies/#{study[:id]}"
+
+    table = find("main table[aria-rowcount='46']")
+
+    assert table.has_link?("Song 1", exact: true)
+    assert table.has_no_link?("Song 45")
+    execute_script("document.querySelector('main table').closest('.overflow-y-auto').scrollTo(0, 1e6)")
+
+    assert table.has_link?("Song 45")
+    assert table.has_no_link?("Song 1", exact: true)
+  end
+
   def test_a_song_is_dropped_onto_the_page
     visit "/studies/#{new_study[:id]}"
     find("main > div").drop(Fixture.wav)

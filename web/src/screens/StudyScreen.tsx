@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import { keys } from "../api/keys";
 import { attemptsQuery, studyQuery } from "../api/queries";
@@ -26,7 +26,7 @@ export function StudyScreen() {
   const studyId = useStudyId();
   const { data, error } = useQuery(studyQuery(studyId));
   const files = useImport();
-  const scroller = useRef<HTMLDivElement>(null);
+  const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
   if (error && !data) return <Failed error={error} />;
   if (!data) return <PageHead title="" />;
 
@@ -43,7 +43,7 @@ export function StudyScreen() {
         <FromParts studyId={studyId} />
         <StudyActions page={data} />
       </PageHead>
-      <div ref={scroller} className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
+      <div ref={setScroller} className="min-h-0 grow overflow-y-auto bg-sheet px-4 pb-6 scroll-quiet">
         <Tries studyId={studyId} />
         <IncomingList files={files.incoming.filter((file) => file.studyId === studyId)} onDismiss={files.dismiss} />
         <AssemblyList studyId={studyId} assemblies={data.assemblies.filter(({ attempt }) => attempt === null)} />

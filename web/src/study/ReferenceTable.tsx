@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useLayoutEffect, useMemo, useRef, useState, type RefObject } from "react";
+import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { ReferenceRow } from "../api/types";
 import { LineInput } from "../components/LineInput";
 import { TableHead } from "../components/TableHead";
@@ -28,7 +28,7 @@ const VIRTUAL = 40;
 const ROW = 58;
 
 /** The songs of a study: sorted, filtered, chosen many at a time; long lists draw what is in view. */
-export function ReferenceTable({ rows, scroller }: { rows: ReferenceRow[]; scroller: RefObject<HTMLElement | null> }) {
+export function ReferenceTable({ rows, scroller }: { rows: ReferenceRow[]; scroller: HTMLElement | null }) {
   const [filter, setFilter] = useState("");
   const [order, setOrder] = useState<Order>("position");
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
@@ -102,7 +102,8 @@ interface RowsProps {
   of: number;
   chosen: ReadonlySet<number>;
   onChoose: (id: number, on: boolean) => void;
-  scroller: RefObject<HTMLElement | null>;
+  /** What scrolls; null until it is there, so that rows are drawn anew when it is. */
+  scroller: HTMLElement | null;
 }
 
 function Rows(props: RowsProps) {
@@ -133,14 +134,14 @@ function VirtualRows({ rows, of, chosen, onChoose, scroller }: RowsProps) {
   const table = useRef<HTMLTableElement>(null);
   const [margin, setMargin] = useState(0);
   useLayoutEffect(() => {
-    const [top, box] = [table.current?.getBoundingClientRect().top, scroller.current];
-    if (top !== undefined && box) setMargin(top - box.getBoundingClientRect().top + box.scrollTop);
+    const top = table.current?.getBoundingClientRect().top;
+    if (top !== undefined && scroller) setMargin(top - scroller.getBoundingClientRect().top + scroller.scrollTop);
   }, [scroller]);
   // The virtualizer keeps its own state; what it hands out changes without a new object.
   // eslint-disable-next-line react-hooks/incompatible-library
   const list = useVirtualizer({
     count: rows.length,
-    getScrollElement: () => scroller.current,
+    getScrollElement: () => scroller,
     estimateSize: () => ROW,
     getItemKey: (index) => rows[index]?.id ?? index,
     overscan: 8,

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { useRef } from "react";
+import { useState } from "react";
 import { describe, expect, it, vi } from "vitest";
 import { ApiError } from "../../api/client";
 import type { ReferenceRow } from "../../api/types";
@@ -39,9 +39,9 @@ describe("a list of songs", () => {
   });
 
   function Table({ rows }: { rows: ReferenceRow[] }) {
-    const box = useRef<HTMLDivElement>(null);
+    const [box, setBox] = useState<HTMLDivElement | null>(null);
     return (
-      <div ref={box}>
+      <div ref={setBox}>
         <ReferenceTable rows={rows} scroller={box} />
       </div>
     );
