@@ -81,7 +81,7 @@ module Api
     # What differs, a row each.
     get "/attempts/:id/differences.csv" do |id|
       made = attempt(id)
-      raise Problem.new(409, "in_style", "This attempt is held against no one song, so nothing is told bar by bar.") unless made[:against_id]
+      raise Problem.new(409, "in_style", "This attempt is compared with no single song, so nothing is told bar by bar.") unless made[:against_id]
 
       download("#{page(made).reference[:title]}, attempt #{made[:number]} differences", "csv")
       content_type Ethoscope::Export::Formats::CSV

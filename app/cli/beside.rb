@@ -43,7 +43,7 @@ module Cli
     def placed(name, mix)
       features = Ethoscope::Engine::Features.of(Ethoscope::Audio::Decoder.new(File.join(@stems, name)).decode, tuning: mix.tuning)
       found = Ethoscope::Stems::Alignment.of(features, mix)
-      found.believable? ? [File.basename(name, ".*"), features, found] : tell(name, "fits nowhere in the mix; passed over.")
+      found.believable? ? [File.basename(name, ".*"), features, found] : tell(name, "fits nowhere in the mix; skipped.")
     rescue Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio => e
       tell(name, e.message)
     end

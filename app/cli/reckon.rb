@@ -59,7 +59,7 @@ module Cli
     def written
       @written ||= @blanks.to_h do |blank|
         name, value = blank.split("=", 2)
-        raise Ethoscope::Errors::Unfit, "write a blank as NAME=VALUE, such as bpm=84.5, not “#{Ethoscope::Plain.text(blank)}”" unless value
+        raise Ethoscope::Errors::Unfit, "write a field as NAME=VALUE, such as bpm=84.5, not “#{Ethoscope::Plain.text(blank)}”" unless value
 
         [name, value]
       end

@@ -40,6 +40,8 @@ module Cli
       port = free_port
       take_home
       library = open_library
+      # Read now, so that the first page that needs other music does not wait for it.
+      Ethoscope::Profile::Baseline.shipped
       dispatcher = Jobs::Dispatcher.new(library, bulletin = Jobs::Bulletin.new).start
       serve(Api::Server.app(library, bulletin), port) { dispatcher.stop }
       DONE

@@ -75,7 +75,7 @@ module Store
     # @raise [Missing, Duplicate, DiskFull, Ethoscope::Errors::UnreadableAudio, Ethoscope::Errors::UnusableAudio]
     def import_attempt(study_id, stream, name, against_id:, checklist:, note: "")
       @library.studies.find(study_id)
-      raise Ethoscope::Errors::UnreadableAudio, "A MIDI file has no sound to be laid on the reference. Bounce it, and drop that." if self.class.midi?(name)
+      raise Ethoscope::Errors::UnreadableAudio, "A MIDI file has no sound to be aligned with the reference. Bounce it, and drop that." if self.class.midi?(name)
 
       owned(stream) do |recording, _|
         @library.db.transaction(mode: :immediate) do

@@ -6,7 +6,7 @@ module Store
   class Unshowable < StandardError
     # @param title [String] of the reference
     def initialize(title)
-      super("“#{title}” can't be shown as it stands. Undo the last change to it, or measure it anew.")
+      super("“#{title}” can't be shown as it stands. Undo the last change to it, or analyse it again.")
     end
 
     # Runs what lays a reference out; the fault is logged with its place.

@@ -67,6 +67,7 @@ module Bench
 
     # First: what was never asked before. Restarted: what a server that was just started answers when it was. Then again, and after an edit.
     def data(home)
+      Ethoscope::Profile::Baseline.shipped
       puts "| data of #{@count} references | first, ms | restarted, ms | again, ms | after an edit, ms | kB |", "|---|---|---|---|---|---|"
       { "study" => "/api/studies/#{@study}", "profile" => "/api/studies/#{@study}/profile", "sheet" => "/api/references/#{@reference}" }.each do |name, path|
         first = asked(home, path).first

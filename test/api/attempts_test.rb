@@ -48,7 +48,7 @@ class AttemptsApiTest < Ethoscope::TestCase
   def test_another_song_is_not_forced_onto_it
     made = attempt(DrawnSong.new(form: [["bridge", 28]], seed: 3).change(1..28) { |bar| bar.kit = { kick: [3, 6, 11], snare: [7, 15] } })
 
-    assert_match(/do not lie on each other/, rows.first[:problem])
+    assert_match(/can.t be aligned/, rows.first[:problem])
     assert_empty differences(made)
     assert_nil(page(made)[:verdicts].values.find { |verdict| verdict[:closeness] })
   end
@@ -110,7 +110,7 @@ class AttemptsApiTest < Ethoscope::TestCase
   def test_a_midi_file_has_no_sound
     drop("MThd", "bounce.mid")
 
-    assert_problem 422, "unusable_audio", /no sound to be laid on the reference/
+    assert_problem 422, "unusable_audio", /no sound to be aligned with the reference/
   end
 
   def test_a_file_that_is_no_sound_leaves_nothing_behind

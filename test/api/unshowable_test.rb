@@ -23,7 +23,7 @@ class UnshowableTest < Ethoscope::TestCase
     logged = quietly { get_json("/api/studies/#{@study[:id]}") }
 
     assert_equal 200, last_response.status
-    assert_equal([[nil, true], ["“broken” can't be shown as it stands. Undo the last change to it, or measure it anew.", false]],
+    assert_equal([[nil, true], ["“broken” can't be shown as it stands. Undo the last change to it, or analyse it again.", false]],
       answer[:references].map { |row| [row[:problem], !row[:summary].nil?] })
     assert_match(/“broken”: \w+Error/, logged)
   end

@@ -25,7 +25,7 @@ class CompareTest < Ethoscope::TestCase
 
     assert_equal 0, code
     assert_match(/^# attempt\.wav against fixture\.wav$/, out)
-    assert_includes out, "16 of 16 bars lie on each other, at 100.00 and 106.00 BPM, in the same key"
+    assert_includes out, "16 of 16 bars are aligned, at 100.00 and 106.00 BPM, in the same key"
     assert_includes out, "**Yours is faster: 106.00 BPM, not 100.00 BPM.**"
     assert_match(/Bars 13 and 15 \(chorus\): F instead of Dm/, out)
   end

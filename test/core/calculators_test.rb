@@ -124,7 +124,7 @@ class CalculatorsTest < Ethoscope::TestCase
       ["bar_lengths", { bpm: "500", bars: "4" }] => "Tempo must be between 20 and 400, not “500”",
       ["bar_lengths", { bpm: "120" }] => "leave one of tempo, bars and seconds empty: it is worked out from the rest",
       ["bar_lengths", { bpm: "120", bars: "4", seconds: "8" }] => "leave one of tempo, bars and seconds empty: it is worked out from the rest",
-      ["bar_lengths", { tempo: "120" }] => "bar_lengths has no blank “tempo”; it has bpm, meter, bars, seconds",
+      ["bar_lengths", { tempo: "120" }] => "bar_lengths has no field “tempo”; it has bpm, meter, bars, seconds",
       ["slices", { rate: "1" }] => "Sample rate must be one of 44100, 48000, 88200, 96000, not “1”",
       ["key_shift", { from: "H", key: "C" }] => "Key that it is in must be a key, such as Eb minor, not “H”",
       ["note_frequency", { note: "A" }] => "Note must be a note with its octave, such as Eb2, not “A”",

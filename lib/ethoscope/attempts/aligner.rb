@@ -108,7 +108,7 @@ module Ethoscope
       def refused(pairs)
         return nil if @starts || confidence(pairs) >= LEAST
 
-        "These two do not lie on each other: their bars are not alike in any key. If it is the same song, say which bar is which."
+        "These two can't be aligned: their bars are not alike in any key. If it is the same song, say which bar is which."
       end
 
       # Where nothing repeats, that of the bars that the engine lays over it.

@@ -11,7 +11,7 @@ module Ethoscope
       def self.answer(written)
         asked = written.transform_keys(&:to_sym)
         unknown = asked.keys - self::BLANKS.map(&:name)
-        raise Errors::Unfit, "#{self::ID} has no blank “#{unknown.first}”; it has #{self::BLANKS.map(&:name).join(", ")}" if unknown.any?
+        raise Errors::Unfit, "#{self::ID} has no field “#{unknown.first}”; it has #{self::BLANKS.map(&:name).join(", ")}" if unknown.any?
 
         # A blank that may be worked out has no usual value.
         new(self::BLANKS.to_h { |blank| [blank.name, blank.read(asked[blank.name]) || (blank.read(blank.usual) unless blank.open)] }, asked).answer

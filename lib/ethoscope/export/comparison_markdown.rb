@@ -31,7 +31,7 @@ module Ethoscope
                 else
                   "#{up.abs} #{up.abs == 1 ? "semitone" : "semitones"} #{up.positive? ? "higher" : "lower"}"
                 end
-        "#{laid} of #{alignment[:bars].size} bars lie on each other, at #{tempi}, #{moved}; #{(alignment[:confidence] * 100).round} % sure."
+        "#{laid} of #{alignment[:bars].size} bars are aligned, at #{tempi}, #{moved}; #{(alignment[:confidence] * 100).round} % sure."
       end
 
       def self.told(difference, indent = "")

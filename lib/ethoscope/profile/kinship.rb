@@ -3,7 +3,7 @@
 module Ethoscope
   module Profile
     # The song that stands apart, by what all others have and it has not; and two groups where there are two, by how near songs are over all traits, of which each
-    # weighs the same, whatever its kind (two means: J. MacQueen, "Some methods for classification", 1967; kept when several things tell each from the other).
+    # weighs the same, whatever its kind ({Signal::TwoMeans}; kept when several things tell each from the other). The way is our own.
     class Kinship
       # Of fewer songs none stands apart; of fewer than six there are no two groups.
       FEWEST = 4
@@ -15,9 +15,6 @@ module Ethoscope
       RARE = 0.08
       # Groups are clear when so many things tell each from the other.
       CLEAR = 3
-      # Up to so many songs every two are tried as the middles from which to set out.
-      MANY = 16
-      ROUNDS = 12
       # Words that name a group.
       NAMES = 3
 
@@ -43,7 +40,7 @@ module Ethoscope
       def groups
         return [] if @songs.size < FEWEST_OF_GROUPS
 
-        both = starts.filter_map { |start| two_means(start) }.uniq.max_by { |groups| between(groups) } or return []
+        both = (Signal::TwoMeans.new(@rows).groups if @rows.first.any?) or return []
         told = both.zip(both.reverse).map { |songs, others| { songs:, words: told_apart(songs, others) } }
         told.all? { |group| group[:words].size >= CLEAR } ? told : []
       end
@@ -82,44 +79,6 @@ module Ethoscope
             0.0
           end
         end
-      end
-
-      def distance(one, other)
-        sum = 0.0
-        one.each_index { |i| sum += (one[i] - other[i])**2 }
-        Math.sqrt(sum)
-      end
-
-      # The songs from which two means set out: every two, or of many the one that lies farthest from the middle and the one farthest from that.
-      def starts
-        return @rows.each_index.to_a.combination(2).to_a if @rows.size <= MANY
-
-        middle = mean(@rows.each_index.to_a)
-        first = @rows.each_index.max_by { |i| distance(@rows[i], middle) }
-        [[first, @rows.each_index.max_by { |i| distance(@rows[first], @rows[i]) }]]
-      end
-
-      # nil where one group would be a single song.
-      def two_means(start)
-        middles = @rows.values_at(*start)
-        groups = []
-        ROUNDS.times do
-          now = @rows.each_index.partition { |i| distance(@rows[i], middles[0]) <= distance(@rows[i], middles[1]) }
-          return nil if now.any? { |songs| songs.size < 2 }
-          break if now == groups
-
-          groups = now
-          middles = groups.map { |songs| mean(songs) }
-        end
-        groups.sort
-      end
-
-      def mean(songs) = @rows.values_at(*songs).transpose.map { |column| column.sum / songs.size }
-
-      # How far the middles of both are apart, weighed by their sizes: what two means make as large as they can.
-      def between(groups)
-        sizes = groups.map(&:size)
-        sizes.reduce(:*) * (distance(*groups.map { |songs| mean(songs) })**2)
       end
 
       def told_apart(songs, others)
