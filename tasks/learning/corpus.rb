@@ -39,6 +39,14 @@ module Learning
       halves.map { |half| forked(half, &work) }.map(&:call).then { |even, odd| even.zip(odd).flatten(1).compact }
     end
 
+    # Runs a block over all songs in two processes, for what it does.
+    #
+    # @return [void]
+    def each_beside(&)
+      halves = songs.each_slice([(songs.size / 2.0).ceil, 1].max)
+      halves.map { |half| fork { half.each(&) && exit!(0) } }.each { |process| Process.wait(process) }
+    end
+
     private
 
     def song(json)

@@ -78,6 +78,7 @@ module Application
   # A study with the fixture in it, analysed: as if it had been dropped, without its sound being looked at again in every test.
   def analysed_reference(study = new_study)
     recording = File.open(Fixture.wav, "rb") { |file| library.recordings.keep(file) { { format: "wav", duration: Fixture.analysis.fetch(:duration) } } }
+    Fixture.keep_features(library, recording)
     reference = library.references.create(study_id: study[:id], recording:, title: "fixture", artist: nil, original_name: "fixture.wav")
     finish(recording[:id])
     reference

@@ -107,10 +107,18 @@ class Band
   def played(note, seconds, partials)
     time = Numo::DFloat.new((seconds * RATE).round).seq / RATE
     pitch = 440.0 * @tuning * (2**((note - 69) / 12.0))
-    sound = (1..partials).sum { |k| Numo::NMath.sin(time * (2 * Math::PI * pitch * k)) / (k**1.5) }
-    edge = Numo::NMath.exp(time * -1.2) * (time * 200).clip(0, 1) * ((seconds - time) * 100).clip(0, 1)
-    Numo::SFloat.cast(sound * edge)
+    Numo::SFloat.cast(harmonics(time * (2 * Math::PI * pitch), partials) * Band.kept(:edge, seconds) { edge(time, seconds) })
   end
+
+  # Partials of falling strength. Each sine comes from the two below it, which takes a fraction of the time.
+  def harmonics(angle, partials)
+    twice = Numo::NMath.cos(angle) * 2
+    sines = [Numo::NMath.sin(angle)]
+    (2..partials).each { |k| sines << ((twice * sines[-1]) - (k > 2 ? sines[-2] : 0)) }
+    sines.each_with_index.sum { |sine, i| sine / ((i + 1)**1.5) }
+  end
+
+  def edge(time, seconds) = Numo::NMath.exp(time * -1.2) * (time * 200).clip(0, 1) * ((seconds - time) * 100).clip(0, 1)
 
   def drum(piece)
     Band.kept(:drums) { { kick: kick, snare: noise(0.16, 18, 5) + tone(0.16, 190, 25), hats: noise(0.05, 70, 0) * 0.35 } }.fetch(piece)

@@ -75,6 +75,7 @@ class BrowserCase < Ethoscope::TestCase
     sound = File.binread(Fixture.wav).tap { |bytes| bytes.setbyte(2000, @bytes) }
     recording = library.recordings.keep(StringIO.new(sound)) { { format: "wav", duration: analysis.fetch(:duration) } }
     id = library.db[:analyses].insert(recording_id: recording[:id], state: "running", created_at: "2026-01-01")
+    Fixture.keep_features(library, recording) if analysis.equal?(Fixture.analysis)
     reference = library.references.create(study_id: study[:id], recording:, title:, artist: "The Fixtures", original_name: "fixture.wav")
     library.analyses.finish(id, JSON.generate(analysis.to_h))
     reference

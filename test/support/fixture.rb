@@ -35,4 +35,10 @@ module Fixture
       Minitest.after_run { FileUtils.rm_rf(File.dirname(path)) }
     end
   end
+
+  # What was measured of it, kept beside a recording as a worker keeps it: what is derived anew need not be measured again.
+  def keep_features(library, recording)
+    @features_file ||= File.join(File.dirname(wav), "fixture.features").tap { |path| Store::FeaturesFile.write(features, path) }
+    FileUtils.ln(@features_file, library.recordings.features_path(recording), force: true)
+  end
 end

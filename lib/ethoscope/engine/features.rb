@@ -62,11 +62,21 @@ module Ethoscope
         rate = recording.rate / 2.0
         echoes = Audio::Echoes.of(recording, samples)
         tidy(recording)
-        pitches = pitches(samples, rate, tuning)
-        tidy(recording)
-        { **pitches, short: Signal::ShortTime.of(samples, rate), echoes: }
+        { **frames(samples, rate, tuning), echoes: }
       end
       private_class_method :transforms
+
+      # What rhythm, harmony and the ear rest on.
+      #
+      # @param samples [Numo::SFloat] mono
+      # @param rate [Float] samples a second
+      # @param tuning [Harmony::Tuning, nil] as it is known
+      # @return [Hash] tuning, spectra and short
+      def self.frames(samples, rate, tuning = nil)
+        pitches = pitches(samples, rate, tuning)
+        Memory.release if samples.size > LONG_SECONDS * rate
+        { **pitches, short: Signal::ShortTime.of(samples, rate) }
+      end
 
       # The long transform is let go of here: it is the largest thing beside the samples.
       def self.pitches(samples, rate, tuning)
