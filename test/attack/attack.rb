@@ -19,12 +19,7 @@ module Attack
   SONGS = [-> { song }, -> { File.join(Server::ROOT, "demo/audio/copper_weather.ogg") }].freeze
 
   # @return [String] path of a short song that can be analysed
-  def self.song
-    @song ||= File.join(Dir.mktmpdir("ethoscope-attack-song"), "song.wav").tap do |path|
-      SoundFile.write(Fixture.band.recording, path)
-      at_exit { FileUtils.rm_rf(File.dirname(path)) }
-    end
-  end
+  def self.song = Fixture.brief_wav
 
   # @param seed [Integer]
   # @param files [Integer] through upload; a third as many through the command line

@@ -180,7 +180,7 @@ class AttemptsBrowserTest < BrowserCase
     attach_file("Bounce of your track", path, make_visible: false)
 
     assert_selector "[aria-label=Attempts] li", text: /Attempt 1.*\d exact/m, wait: 90
-    assert_text(/16 of 16 bars laid/)
+    assert_text(/16 of 16 bars aligned/)
     attach_file("Bounce of your track", [known(Fixture.varied(tempo: Fixture.tempo(104.0))), path], make_visible: false)
 
     assert_selector "[aria-label=Attempts] li", text: "Attempt 2"

@@ -41,7 +41,7 @@ class CommandTest < Ethoscope::TestCase
   end
 
   def test_a_folder_gives_a_checklist_a_song
-    FileUtils.cp(Fixture.wav, File.join(folder, "one.wav"))
+    FileUtils.cp(Fixture.brief_wav, File.join(folder, "one.wav"))
     code, = run_command("checklist", folder, "--out", File.join(folder, "plans"))
 
     assert_equal [0, ["one.md"]], [code, Dir.children(File.join(folder, "plans"))]
@@ -104,8 +104,8 @@ class CommandTest < Ethoscope::TestCase
 
   def test_a_folder_is_analysed_file_by_file_and_others_are_passed_over
     source, target = make_folder
-    FileUtils.cp(Fixture.wav, File.join(source, "one.wav"))
-    FileUtils.cp(Fixture.wav, File.join(source, "below", "two.wav"))
+    FileUtils.cp(Fixture.brief_wav, File.join(source, "one.wav"))
+    FileUtils.cp(Fixture.brief_wav, File.join(source, "below", "two.wav"))
     File.write(File.join(source, "notes.txt"), "words")
     out, err, status = shell("analyze", source, "--out", target)
 
@@ -118,7 +118,7 @@ class CommandTest < Ethoscope::TestCase
   def test_a_folder_with_a_bad_file_does_the_others_and_says_so
     source, target = make_folder
     File.write(File.join(source, "bad.mp3"), "words")
-    FileUtils.cp(Fixture.wav, File.join(source, "good.wav"))
+    FileUtils.cp(Fixture.brief_wav, File.join(source, "good.wav"))
     _, err, status = shell("analyze", source, "--out", target)
 
     assert_equal 3, status.exitstatus
@@ -141,11 +141,11 @@ class CommandTest < Ethoscope::TestCase
   def test_names_that_are_no_utf8
     source, target = make_folder
     path = File.join(source, "caf\xE9.wav".b)
-    FileUtils.cp(Fixture.wav, path)
+    FileUtils.cp(Fixture.brief_wav, path)
     out, _, status = shell("analyze", path)
 
     assert_predicate status, :success?
-    assert_match(/\Acafé\.wav  16 bars/, out.force_encoding(Encoding::UTF_8))
+    assert_match(/\Acafé\.wav  8 bars/, out.force_encoding(Encoding::UTF_8))
     _, err, status = shell("analyze", source, "--out", target)
 
     assert_predicate status, :success?
@@ -158,7 +158,7 @@ class CommandTest < Ethoscope::TestCase
   end
 
   def test_what_cant_be_written_is_a_failure
-    _, err, status = Open3.capture3("#{RbConfig.ruby} #{File.expand_path("../../bin/ethoscope", __dir__)} analyze #{Fixture.wav} > /dev/full")
+    _, err, status = Open3.capture3("#{RbConfig.ruby} #{File.expand_path("../../bin/ethoscope", __dir__)} analyze #{Fixture.brief_wav} > /dev/full")
 
     assert_equal 4, status.exitstatus
     assert_match(/\AThe result could not be written \(No space left/, err)

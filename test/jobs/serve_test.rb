@@ -61,7 +61,7 @@ class ServeTest < Ethoscope::TestCase
 
   def test_it_ends_at_once_while_it_works_and_is_asked_and_that_is_no_crash_of_the_analysis
     id = study
-    3.times do
+    2.times do
       server.settle { state(id)[:state] == "running" }
       watching = Array.new(8) { Thread.new { server.get("/api/studies/#{id}/progress") } }
 

@@ -29,12 +29,20 @@ module Fixture
   def exported(analysis, title = "Song") = Ethoscope::Export::Handout.new(title:, analysis:, vector: Ethoscope::Measures::Vector.of(analysis))
 
   # The fixture as a WAV file of its own, once for all tests.
-  def wav
-    @wav ||= File.join(Dir.mktmpdir("ethoscope-fixture"), "fixture.wav").tap do |path|
+  def wav = @wav ||= file(band)
+
+  # A song that is quickly worked out, for tests that look at what is round the analysis.
+  def brief_wav = @brief_wav ||= file(Band.new(bpm: 120).bars(8, chords: %w[Am F C G], **Band::BACKBEAT))
+
+  def file(band)
+    File.join(Dir.mktmpdir("ethoscope-fixture"), "fixture.wav").tap do |path|
       SoundFile.write(band.recording, path)
-      Minitest.after_run { FileUtils.rm_rf(File.dirname(path)) }
+      at_the_end { FileUtils.rm_rf(File.dirname(path)) }
     end
   end
+
+  # Once the tests, or whatever else asked for a file, are through.
+  def at_the_end(&) = defined?(Minitest) ? Minitest.after_run(&) : at_exit(&)
 
   # What was measured of it, kept beside a recording as a worker keeps it: what is derived anew need not be measured again.
   def keep_features(library, recording)

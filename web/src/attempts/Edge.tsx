@@ -16,7 +16,7 @@ export function Edge({ label, children }: { label: string; children: ReactNode }
 export function Lists({ choice, children }: { choice: ReactNode; children: ReactNode }) {
   return (
     <>
-      <div className="px-4 pt-3 pb-2">{choice}</div>
+      <div className="overflow-x-auto px-4 pt-3 pb-2 max-mid:px-2">{choice}</div>
       <div className="min-h-0 grow overflow-auto px-4 pb-4 scroll-quiet">{children}</div>
     </>
   );

@@ -28,7 +28,7 @@ export function Lies({ page }: { page: AttemptPage }) {
       <Against attempt={attempt} />
       {alignment && !alignment.refused && (
         <span className="text-ink-2">
-          <span className="figure">{`${laid} of ${alignment.bars.length}`}</span> bars laid,{" "}
+          <span className="figure">{`${laid} of ${alignment.bars.length}`}</span> bars aligned,{" "}
           <span className="figure">{percent(alignment.confidence)}</span> sure
           {settledWords(attempt.settled) && `; ${settledWords(attempt.settled)}`}
         </span>

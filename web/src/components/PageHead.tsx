@@ -10,7 +10,7 @@ export function PageHead({ title, remark, children }: { title: string; remark?: 
   }, [title, remark, house]);
   return (
     <header className="flex min-h-13 shrink-0 items-center gap-4 border-b border-rule px-4 py-1 max-small:flex-wrap max-small:gap-y-1">
-      <h1 className="line-clamp-2 max-w-[70%] min-w-[120px] pb-1 font-serif text-26 leading-none">{title}</h1>
+      <h1 className="line-clamp-2 max-w-[70%] min-w-[120px] font-serif text-26 leading-[1.15]">{title}</h1>
       {remark && <p className="mt-1 min-w-0 truncate font-serif text-15 italic text-ink-2">{remark}</p>}
       <div className="ml-auto flex shrink-0 items-center gap-2 wide:gap-4 max-small:ml-0 max-small:w-full max-small:shrink max-small:flex-wrap">
         {children}

@@ -27,7 +27,7 @@ export function Paper({ title, back, children }: PaperProps) {
         tabIndex={0}
         role="region"
         aria-label="Page"
-        className="min-h-0 grow overflow-y-auto bg-sheet px-6 py-4 scroll-quiet print:overflow-visible print:bg-transparent print:p-0"
+        className="min-h-0 grow overflow-y-auto bg-sheet px-6 py-4 max-small:px-3 scroll-quiet print:overflow-visible print:bg-transparent print:p-0"
       >
         <article className="mx-auto max-w-[820px]">
           <h2 className="mb-1 font-serif text-26">{title}</h2>

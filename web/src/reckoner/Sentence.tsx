@@ -155,12 +155,15 @@ function Result({ reckoned, calculator, written, studyId }: ResultProps) {
       >
         <tbody>
           {reckoned.lines.map(({ name, figure, note }, index) => (
-            <tr key={`${index} ${name}`} className="border-t border-faint align-baseline">
-              <th scope="row" className="w-[230px] py-1 pr-4 font-normal text-ink-2">
+            <tr
+              key={`${index} ${name}`}
+              className="border-t border-faint align-baseline max-small:grid max-small:grid-cols-[2fr_3fr] max-small:pb-1"
+            >
+              <th scope="row" className="w-[230px] py-1 pr-4 font-normal text-ink-2 max-small:w-auto">
                 {name}
               </th>
               <td className="py-1 pr-4 font-mono text-13 text-measured">{figure}</td>
-              <td className="py-1 text-ink-2">{note}</td>
+              <td className="py-1 text-ink-2 max-small:col-start-2 max-small:py-0">{note}</td>
             </tr>
           ))}
         </tbody>

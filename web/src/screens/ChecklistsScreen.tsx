@@ -96,7 +96,7 @@ function ChecklistTable({ page }: { page: StudyPage }) {
             </td>
             <td className="pr-4 figure">{`${row.done} of ${row.total}`}</td>
             <td className="pr-4 figure text-ink-2">{day(row.created_at)}</td>
-            <td className="whitespace-nowrap text-ink-2">
+            <td className="text-ink-2 small:whitespace-nowrap">
               <button
                 type="button"
                 aria-label={`Rename ${row.title}`}

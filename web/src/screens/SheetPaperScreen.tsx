@@ -60,7 +60,7 @@ function Body({ page, analysis }: { page: ReferencePage; analysis: Analysis }) {
           .filter(Boolean)
           .join(", ")}
       </p>
-      <dl className="mb-4 grid grid-cols-[90px_1fr_90px_1fr] gap-x-4 gap-y-0.5 border-y border-rule py-2">
+      <dl className="mb-4 grid grid-cols-[90px_1fr_90px_1fr] gap-x-4 max-small:grid-cols-[90px_1fr] gap-y-0.5 border-y border-rule py-2">
         {ASPECTS.map((aspect) => {
           const reading = currentReading(page, aspect);
           return (
@@ -138,7 +138,7 @@ function System({ system, of, width }: { system: number; of: number; width: numb
   return (
     <div
       inert
-      className="relative mb-4 break-inside-avoid overflow-hidden border-b border-rule"
+      className="relative mb-4 break-inside-avoid overflow-hidden border-b border-rule [--labels:108px] [--spacing-labels:108px]"
       style={{ width: shown + 108 }}
     >
       <div className="relative w-max paper-system" style={{ marginLeft: -system * shown }} data-system={system}>

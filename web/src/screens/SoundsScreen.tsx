@@ -104,14 +104,14 @@ function Group({ title, next, sounds, studyId }: GroupProps) {
         <span className="figure text-ink-2">{sounds.length}</span>
         <span className="text-ink-2">{next}</span>
       </h2>
-      <table className="w-full table-fixed border-collapse text-left">
+      <table className="w-full table-fixed border-collapse text-left max-small:block max-small:[&_tbody]:block">
         <colgroup>
           <col className="w-[21%]" />
           <col className="w-[25%]" />
           <col className="w-[32%]" />
           <col className="w-[22%]" />
         </colgroup>
-        <thead className="text-11 text-ink-2">
+        <thead className="text-11 text-ink-2 max-small:sr-only">
           <tr>
             {["layer", "sound", "what could play it", title === "Substituted" ? "what is lost" : "register, stack"].map(
               (name) => (
@@ -144,7 +144,7 @@ function Sound({ sound, studyId, lost }: { sound: SoundRow; studyId: number; los
     ? (card.lost ?? "not said")
     : [signs(card.register ?? ""), card.stacked ? `${card.stacked} stacked` : "", ...stack].filter(Boolean).join(", ");
   return (
-    <tr className="border-b border-faint align-top">
+    <tr className="border-b border-faint align-top max-small:grid max-small:grid-cols-2">
       <td className="py-2 pr-4">
         <Link
           to={`/studies/${studyId}/references/${sound.reference_id}/layers`}

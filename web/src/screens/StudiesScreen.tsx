@@ -116,11 +116,14 @@ function Example() {
 
 function StudyTable({ studies }: { studies: StudyCard[] }) {
   return (
-    <table className="mt-2 w-full border-collapse text-left">
+    <table className="mt-2 w-full border-collapse text-left max-small:block max-small:[&_tbody]:block max-small:[&_thead]:sr-only">
       <TableHead columns={["Study", "Aim", "New track", "References", "Forms", "Next"]} />
       <tbody>
         {studies.map((study) => (
-          <tr key={study.id} className="border-b border-faint hover:bg-wash">
+          <tr
+            key={study.id}
+            className="border-b border-faint hover:bg-wash max-small:grid max-small:grid-cols-2 max-small:items-start max-small:gap-y-1 max-small:py-2"
+          >
             <td className="py-2 pr-4">
               <Link to={`/studies/${study.id}`} className="font-serif text-17 hover:underline">
                 {study.title}
@@ -130,7 +133,7 @@ function StudyTable({ studies }: { studies: StudyCard[] }) {
             <td className="pr-4 text-ink-2">{AIMS[study.aim]}</td>
             <td className="pr-4 figure">{target(study)}</td>
             <td className="pr-4 figure">{plural(study.references ?? 0, "song")}</td>
-            <td className="w-[26%] pr-4">
+            <td className="w-[26%] pr-4 max-small:w-auto">
               <Forms study={study} />
             </td>
             <td className="max-w-[220px] pr-2">
