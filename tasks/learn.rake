@@ -18,12 +18,6 @@ namespace :learn do
     learner.new(measured.compact, **before).learn
   end
 
-  desc "What the listening network is shown of songs: rake learn:features[OUT,FOLDER,...]"
-  task(:features, [:out] => :load) do |_, arguments|
-    inputs = Learning::EarInputs.new(arguments.fetch(:out))
-    arguments.extras.each { |folder| inputs.write(folder) }
-  end
-
   desc "Network of Harmony::ChordModel, going on from the one that ships"
   task(:chords, [:folder] => :load) do |_, arguments|
     puts learn.call(Learning::ChordLearner, arguments, from: Ethoscope::Signal::WeightTable.read(Ethoscope::Harmony::ChordModel::WEIGHTS_FILE)).to_csv

@@ -1,5 +1,5 @@
 #!/usr/bin/python3
-"""teach.py SECONDS STATE CACHE [--rate R]: teaches the ear on random crops of the songs of a cache (see cache.py), changed in
+"""teach.py SECONDS STATE CACHE [--rate R]: for so many seconds of processor time teaches the ear on random crops of the songs of a cache (see cache.py), changed in
 tone, level, noise and key; goes on from STATE where it is there. Every tenth song (by its name) teaches nothing and is
 measured at the end of each round."""
 import argparse
@@ -157,9 +157,9 @@ def main(seconds, state, folder, rate):
         steps = kept['steps']
     for seed in (random.seed, np.random.seed, torch.manual_seed):
         seed(steps)
-    started, run = time.time(), []
-    while time.time() - started < seconds:
-        left = 1 - (time.time() - started) / seconds
+    started, run = time.process_time(), []
+    while time.process_time() - started < seconds:
+        left = 1 - (time.process_time() - started) / seconds
         for group in opt.param_groups:
             group['lr'] = rate * max(.02, left)
         true = batch([crop(random.choice(songs)) for _ in range(BATCH)])
@@ -172,7 +172,7 @@ def main(seconds, state, folder, rate):
         steps += 1
         run.append(value.item())
         if steps % ROUND == 0:
-            print(steps, round(time.time() - started), round(float(np.mean(run[-ROUND:])), 4), measured(net, held), flush=True)
+            print(steps, round(time.process_time() - started), round(float(np.mean(run[-ROUND:])), 4), measured(net, held), flush=True)
             torch.save(dict(net=net.state_dict(), opt=opt.state_dict(), steps=steps), state)
     torch.save(dict(net=net.state_dict(), opt=opt.state_dict(), steps=steps), state)
     print('taught', steps, 'steps', measured(net, held))

@@ -63,7 +63,7 @@ class LayersOfCodeTest < Ethoscope::TestCase
   # Which rooms of the core may know of which: those that a folder builds on. What is not named is plain help (values, errors, forms).
   ROOMS = {
     # The middle of a few figures, and two groups of them, are everybody's.
-    "signal" => [], "audio" => %w[Signal], "rhythm" => %w[Signal], "harmony" => %w[Signal], "form" => %w[Signal Rhythm Harmony],
+    "signal" => [], "ear" => %w[Signal], "audio" => %w[Signal], "rhythm" => %w[Signal], "harmony" => %w[Signal], "form" => %w[Signal Rhythm Harmony],
     "layers" => %w[Signal Rhythm Harmony Form], "midi" => %w[Layers Harmony Rhythm], "stems" => %w[Signal Audio Rhythm Harmony Form Layers],
     "ensemble" => %w[Signal Audio Rhythm Harmony Form Layers Stems Midi], "techniques" => %w[Signal Audio Rhythm Harmony Form Layers Stems Midi Ensemble],
     "engine" => %w[Signal Audio Rhythm Harmony Form Layers Stems Midi Ensemble Techniques Schema], "schema" => %w[Signal Audio Rhythm Harmony Form Layers Techniques],
@@ -111,7 +111,7 @@ class LayersOfCodeTest < Ethoscope::TestCase
   NAMED_SOURCE = /\bISO \d|\b(1[89]|20)\d\d\b|\bch\. \d|BS\.1770|[Oo]ur own|General MIDI|MIREX|Kostka|Standard MIDI|ffmpeg/
 
   def test_whatever_works_something_out_names_its_source_or_says_that_it_is_our_own
-    rooms = "{signal,audio,rhythm,harmony,form,layers,stems,ensemble,engine,midi,techniques,measures,profile,calculators}"
+    rooms = "{signal,ear,audio,rhythm,harmony,form,layers,stems,ensemble,engine,midi,techniques,measures,profile,calculators}"
     silent = Dir.glob(File.join(ROOT, "lib/ethoscope/#{rooms}/**/*.rb")).reject do |path|
       text = File.read(path)
       !text.match?(/^\s*def /) || text.lines.grep(/^\s*#/).join.match?(NAMED_SOURCE)
