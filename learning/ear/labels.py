@@ -7,7 +7,7 @@ import mido
 import numpy as np
 
 RATE = 22050 / 512
-# A frame is the mean of two short ones, so its middle lies this much of one late (Ethoscope::Ear::Likelihoods::LATE).
+# A frame is the mean of two short ones, so its middle lies this much of one late.
 LATE = .25
 STRUCK = ('kick', 'snare', 'hats')
 ONSETS = STRUCK + ('bass', 'beat', 'downbeat', 'boundary')

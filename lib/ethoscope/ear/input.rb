@@ -26,7 +26,7 @@ module Ethoscope
       # @return [Float] frames a second
       def self.rate(short) = short.rate / PAIR
 
-      # The middle of a frame and the one after it lies half a short frame late; {Likelihoods} knows.
+      # The middle of a frame and the one after it lies half a short frame late; learning/ear/labels.py knows.
       def self.paired(bands)
         frames = bands.shape[0] / PAIR
         bands[0...(frames * PAIR), true].reshape(frames, PAIR, bands.shape[1]).mean(axis: 1)
