@@ -1,7 +1,7 @@
 #!/usr/bin/python3
-"""teach.py SECONDS STATE CACHE [--rate R]: for so many seconds of processor time teaches the ear on random crops of the songs of a cache (see cache.py), changed in
-tone, level, noise and key; goes on from STATE where it is there. Every tenth song (by its name) teaches nothing and is
-measured at the end of each round."""
+"""teach.py SECONDS STATE CACHE [--rate R]: for so many seconds of processor time teaches the ear on random crops of the songs
+of a cache (see cache.py), changed in tone, level, noise and key; goes on from STATE where it is there. Every tenth song (by
+its name) teaches nothing and is measured at the end of each round."""
 import argparse
 import glob
 import os
@@ -153,7 +153,8 @@ def main(seconds, state, folder, rate):
     if os.path.exists(state):
         kept = torch.load(state)
         net.load_state_dict(kept['net'])
-        opt.load_state_dict(kept['opt'])
+        if 'opt' in kept:
+            opt.load_state_dict(kept['opt'])
         steps = kept['steps']
     for seed in (random.seed, np.random.seed, torch.manual_seed):
         seed(steps)
