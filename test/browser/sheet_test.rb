@@ -13,6 +13,15 @@ class SheetTest < BrowserCase
     find("[data-testid=sheet]")
   end
 
+  def test_on_paper_no_bar_is_cut_off_however_wide_the_screen
+    size(1920, 1080)
+    visit "#{sheet_of(analysed(new_study))}/paper"
+    find("[data-system]")
+    drawn, shown = evaluate_script("(part => [part.offsetWidth, part.parentElement.clientWidth])(document.querySelector('[data-system]'))")
+
+    assert_operator drawn, :<=, shown
+  end
+
   def test_a_reading_explains_itself_and_is_confirmed_with_a_key
     press "3"
 
